@@ -32,6 +32,7 @@ import {
   OPERATING_SYSTEM_NAMES,
   type Chord,
 } from '../src/core/computer/shortcuts'
+import { englishText } from '../src/messages/plain'
 import { modifierBits } from '../src/core/computer/typing'
 
 const PAGE = 'docs/onboard-tables.md'
@@ -88,7 +89,7 @@ function modelSection(model: DeviceModel): string {
       ],
       model.inputs.map((input) => [
         input.number,
-        input.name,
+        englishText(input.name),
         input.kind,
         placeOf(model, input.number),
         record(input.factory),
@@ -101,7 +102,7 @@ function modelSection(model: DeviceModel): string {
       ['zone', 'name', 'lights', 'effects'],
       model.zones.map((zone, index) => [
         index,
-        zone.name,
+        englishText(zone.name),
         zone.lights.length,
         zone.effects?.join(', ') ?? 'any effect',
       ]),
@@ -121,7 +122,7 @@ function modelSection(model: DeviceModel): string {
       ['connection', 'name', 'rates in Hz', 'factory setting', 'configuration'],
       model.connections.map(({ name: connection, ratesHz, factoryRateHz, configurable }, index) => [
         index,
-        connection,
+        englishText(connection),
         ratesHz.join(', '),
         factoryRateHz,
         configurable ? 'yes' : 'no',
@@ -221,7 +222,7 @@ ${table(
 
 ${table(
   ['number', 'layout'],
-  LAYOUTS.map(({ name }, index) => [index, name]),
+  LAYOUTS.map(({ name }, index) => [index, englishText(name)]),
 )}
 
 ## Shortcuts
@@ -232,7 +233,7 @@ ${table(
   ['number', 'shortcut', ...OPERATING_SYSTEMS.map((system) => OPERATING_SYSTEM_NAMES[system])],
   SHORTCUTS.map(({ number, label, keys }) => [
     number,
-    label,
+    englishText(label),
     ...OPERATING_SYSTEMS.map((system) => chord(keys[system])),
   ]),
 )}
@@ -253,7 +254,7 @@ ${layoutTable(COMMON_KEYS)}
 
 ${LAYOUTS.map(
   ({ id, name }) =>
-    `### ${name}\n\n${OPERATING_SYSTEMS.map((system) => `${OPERATING_SYSTEM_NAMES[system]}:\n\n${layoutTable(layoutFor(id, system).keys)}`).join('\n\n')}`,
+    `### ${englishText(name)}\n\n${OPERATING_SYSTEMS.map((system) => `${OPERATING_SYSTEM_NAMES[system]}:\n\n${layoutTable(layoutFor(id, system).keys)}`).join('\n\n')}`,
 ).join('\n\n')}
 `
 }

@@ -20,9 +20,8 @@ async function start(): Promise<void> {
   const router = createAppRouter()
   app.use(createPinia()).use(router)
   // The current view loads during the set-up of the component library; the page is then drawn once.
-  await yieldThread()
+  await Promise.all([loadMessages(FIRST_AREAS), yieldThread()])
   installComponentLibrary(app)
-  await loadMessages(FIRST_AREAS)
   await router.isReady().catch(() => undefined)
   app.mount('#app')
 }

@@ -206,7 +206,8 @@ function opened(what: string): unknown {
     return profileDocument(profile, shelfOf(macros))
   }
   const { library, broken } = readLibraryArchive(what)
-  for (const { name, problems } of broken) console.error(`${what}, ${name}: ${problems.join('; ')}`)
+  for (const { name, problems } of broken)
+    console.error(`${what}, ${name}: ${problems.map(englishText).join('; ')}`)
   return library
 }
 

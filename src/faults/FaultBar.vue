@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { RichMessage } from '../messages/rich-message'
 import { t } from '../messages/page'
 import { ref, watch } from 'vue'
 import { faultReport, faults, shownFault } from './faults'
@@ -20,8 +21,11 @@ async function copy(): Promise<void> {
     data-testid="fault"
   >
     <p>
-      <strong>Something failed: {{ shownFault.message }}.</strong> Everything you have saved is safe, and you
-      can carry on. If it fails again, reload the page and send the report to the developers.
+      <RichMessage message="faults.somethingFailed">
+        <template #failure
+          ><strong>{{ t('faults.failure', { message: shownFault.message }) }}</strong></template
+        >
+      </RichMessage>
     </p>
     <p class="mt-2 flex gap-2">
       <v-btn @click="copy">{{ copied ? t('faults.reportCopied') : t('faults.copyReport') }}</v-btn>

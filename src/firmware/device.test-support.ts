@@ -1,6 +1,7 @@
+import { reportText } from '../messages/english.test-support'
 import { modelById } from '../core/device/models'
 import { tern7 } from '../core/device/models/tern-7'
-import { Computer, eventText } from '../core/computer/computer'
+import { Computer } from '../core/computer/computer'
 import { layoutFor, type LayoutId } from '../core/computer/layouts'
 import { compileProfile } from '../core/compile/compile'
 import { LinkSession } from '../core/link/session'
@@ -32,7 +33,7 @@ export async function deviceOn(
     reports.splice(0).flatMap(({ atUs, bytes }) => computer.receive(bytes).map((event) => ({ atUs, event })))
   const after = (ms: number) => clock.runUntil(clock.nowUs + ms * 1000)
   after(1000)
-  const said = () => heard().map(({ event }) => eventText(event))
+  const said = () => heard().map(({ event }) => reportText(event))
   const typed = () =>
     heard()
       .map(({ event }) => (event.kind === 'key' ? event.text : ''))

@@ -1,8 +1,8 @@
+import { reportText } from '../messages/english.test-support'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../core/base/items'
 import { tern7 } from '../core/device/models/tern-7'
-import { eventText } from '../core/computer/computer'
 import { parseReportDescriptor } from '../core/hid/descriptor-parser'
 import { keyAction } from '../core/text/context'
 import { anyProfile } from '../core/document/any-profile.test-support'
@@ -37,7 +37,7 @@ describe('the device', () => {
     device.release('side-front')
     after(20)
     const events = heard()
-    expect(events.map(({ event }) => eventText(event))).toEqual([
+    expect(events.map(({ event }) => reportText(event))).toEqual([
       ...['Ctrl down', 'Shift down', 'Y down'],
       ...['Ctrl up', 'Shift up', 'Y up'],
     ])

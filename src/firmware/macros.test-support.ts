@@ -1,5 +1,6 @@
+import { reportText } from '../messages/english.test-support'
 import { tern7 } from '../core/device/models/tern-7'
-import { Computer, eventText } from '../core/computer/computer'
+import { Computer } from '../core/computer/computer'
 import { layoutFor } from '../core/computer/layouts'
 import { compileProfile } from '../core/compile/compile'
 import { LinkSession } from '../core/link/session'
@@ -61,7 +62,7 @@ export async function deviceWith(profile: Profile, macros: Macro[], more: Uint8A
     reports
       .splice(0)
       .flatMap(({ atUs, bytes: report }) =>
-        computer.receive(report).map((event) => `${atUs - startUs} ${eventText(event)}`),
+        computer.receive(report).map((event) => `${atUs - startUs} ${reportText(event)}`),
       )
   const at = (ms: number) => clock.runUntil(startUs + ms * 1000)
   return { device, clock, session, heard, at, reports, startUs, image: bytes }

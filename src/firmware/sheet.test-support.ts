@@ -1,5 +1,5 @@
+import { reportText } from '../messages/english.test-support'
 import type { DeviceModel } from '../core/device/model'
-import { eventText } from '../core/computer/computer'
 import { contextOf } from '../core/text/context'
 import { parseCell } from '../core/text/cell-text'
 import { bindAll } from '../core/edits/edits'
@@ -41,5 +41,5 @@ export async function timed(
     else device.device[verb](input)
   }
   device.clock.runUntil(startUs + 5e6)
-  return device.heard().map(({ atUs, event }) => `${atUs - startUs} ${eventText(event)}`)
+  return device.heard().map(({ atUs, event }) => `${atUs - startUs} ${reportText(event)}`)
 }

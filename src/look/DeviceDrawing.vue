@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { textOf } from '../messages/page'
 import { itemAt } from '../core/base/items'
 import { computed, ref, useId, useTemplateRef, watch } from 'vue'
 import type { DeviceInput, DeviceModel, PlacedShape, SheetView } from '../core/device/model'
@@ -73,7 +74,14 @@ const legends = computed(() =>
         const legend = key?.code ? capLegend(key.code, props.layout) : key?.legend
         if (!legend) return []
         const { x, y } = boxOf(shape)
-        return [{ id: inputId, x: x + 4 / props.scale, y: y + (LEGEND_PX + 3) / props.scale, legend }]
+        return [
+          {
+            id: inputId,
+            x: x + 4 / props.scale,
+            y: y + (LEGEND_PX + 3) / props.scale,
+            legend: textOf(legend),
+          },
+        ]
       }),
 )
 
@@ -113,7 +121,7 @@ function onKey(event: KeyboardEvent, input: DeviceInput): void {
 /** Attributes that turn an input into a button. */
 const asButton = (input: DeviceInput) => ({
   role: 'button',
-  'aria-label': props.names?.[input.id] ?? input.name,
+  'aria-label': props.names?.[input.id] ?? textOf(input.name),
   'aria-pressed':
     props.toggles && input.kind !== 'turn' ? (props.marked?.includes(input.id) ?? false) : undefined,
   tabindex: inTabOrder.value === input.id ? 0 : -1,

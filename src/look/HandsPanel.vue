@@ -34,7 +34,7 @@ const CABLES = [
 ] as const
 const RADIOS = [
   withTexts({ value: 'off' }, { text: 'look.off' }),
-  { value: 'receiver', text: '2.4 GHz' },
+  withTexts({ value: 'receiver' }, { text: 'look.radio' }),
   withTexts({ value: 'bluetooth' }, { text: 'look.bluetooth' }),
 ] as const
 
@@ -45,7 +45,7 @@ async function set(change: Partial<Plugs>): Promise<void> {
 
 const holding = shallowRef(false)
 const pairingName = computed(
-  () => props.model.inputs.find(({ id }) => id === props.model.pairing?.input)?.name.toLowerCase() ?? '',
+  () => props.model.inputs.find(({ id }) => id === props.model.pairing?.input)?.name,
 )
 /** In the time of the device, which may be slower. */
 async function pair(): Promise<void> {

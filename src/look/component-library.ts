@@ -7,6 +7,7 @@ import { watch, type App } from 'vue'
 import { createVuetify } from 'vuetify'
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg'
 import { blueprint } from './blueprint'
+import { libraryTexts } from './library-texts'
 import { applyOwnLook } from './own-look'
 import { useOwnSetting } from './own-storage'
 import { themes } from './theme'
@@ -26,6 +27,7 @@ export function installComponentLibrary(app: App): void {
     // Colour classes come from utilities.css: a single `bg-ink`, which does not set the text colour.
     theme: { cspNonce: pageNonce(), defaultTheme: mode.value, themes, utilities: false },
     defaults: blueprint,
+    locale: { messages: { en: libraryTexts() } },
     icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
   })
   watch(mode, (now) => vuetify.theme.change(now))

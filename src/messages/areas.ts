@@ -3,18 +3,23 @@ export const FIRST_AREAS = ['devices', 'faults', 'look', 'shared', 'shell'] as c
 
 /** Areas of the core, which creates messages without texts. */
 export const CORE_AREAS = [
+  'actions',
   'checks',
   'differences',
   'edits',
   'effects',
+  'events',
   'find',
   'helper',
   'images',
   'link',
+  'models',
   'move',
+  'names',
   'parse',
   'problems',
   'sheet',
+  'shortcuts',
   'starters',
 ] as const
 

@@ -1,5 +1,9 @@
 import { Refusal } from '../core/base/errors'
+import { computerEventMessage, type ComputerEvent } from '../core/computer/computer'
+import type { Action } from '../core/document/schema'
 import type { MessageFact } from '../core/message/message'
+import { actionMessage } from '../core/text/action-text'
+import type { ActionContext, TypingContext } from '../core/text/context'
 import { englishText } from './plain'
 
 const isFact = (value: object): value is Exclude<MessageFact, string | number> =>
@@ -23,3 +27,12 @@ export function refusalOf(act: () => unknown): string {
   }
   throw new Error('it is not refused')
 }
+
+/** A context in which people read and type English. */
+export const typingIn = (context: ActionContext): TypingContext => ({ ...context, textOf: englishText })
+
+export const actionText = (action: Action, context: ActionContext): string =>
+  englishText(actionMessage(action, context))
+
+/** A line of the report log. */
+export const reportText = (event: ComputerEvent): string => englishText(computerEventMessage(event))

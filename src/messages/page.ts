@@ -58,9 +58,15 @@ export const withMessages =
  * @param facts its placeholders; `count` also selects the plural form
  */
 export function t<Key extends MessageKey>(key: Key, ...[facts]: FactsOf<Key>): string {
-  const named: Record<string, unknown> = facts ?? {}
+  const named = rendered(facts ?? {})
   return typeof named.count === 'number' ? i18n.global.t(key, named, named.count) : i18n.global.t(key, named)
 }
+
+/** Facts with the texts of messages and lists. */
+const rendered = (facts: Readonly<Record<string, Fact>>): Record<string, string | number | undefined> =>
+  Object.fromEntries(
+    Object.entries(facts).map(([name, fact]) => [name, typeof fact === 'object' ? textOf(fact) : fact]),
+  )
 
 /** Returns the text of a message of the core, in the language of the page. */
 export const textOf = renderer(
@@ -96,7 +102,10 @@ export function messageParts(
   facts: Readonly<Record<string, Fact>>,
   slots: readonly string[],
 ): (string | { slot: string })[] {
-  const marked = { ...facts, ...Object.fromEntries(slots.map((name) => [name, `\u0001${name}\u0001`])) }
+  const marked = {
+    ...rendered(facts),
+    ...Object.fromEntries(slots.map((name) => [name, `\u0001${name}\u0001`])),
+  }
   return i18n.global
     .t(key, marked, typeof facts.count === 'number' ? facts.count : 1)
     .split('\u0001')

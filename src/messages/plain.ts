@@ -8,18 +8,23 @@ import {
 } from '@intlify/core-base'
 import type { TextOf } from '../core/message/message'
 import type { CORE_AREAS } from './areas'
+import actions from './en/actions.json'
 import checks from './en/checks.json'
 import differences from './en/differences.json'
 import edits from './en/edits.json'
 import effects from './en/effects.json'
+import events from './en/events.json'
 import find from './en/find.json'
 import helper from './en/helper.json'
 import images from './en/images.json'
 import link from './en/link.json'
+import models from './en/models.json'
 import move from './en/move.json'
+import names from './en/names.json'
 import parse from './en/parse.json'
 import problems from './en/problems.json'
 import sheet from './en/sheet.json'
+import shortcuts from './en/shortcuts.json'
 import starters from './en/starters.json'
 import { renderer } from './render'
 
@@ -30,18 +35,23 @@ const english = new Intl.PluralRules('en')
 
 /** All areas of the core; a missing one does not compile. */
 const en: Record<(typeof CORE_AREAS)[number], Readonly<Record<string, string>>> = {
+  actions,
   checks,
   differences,
   edits,
   effects,
+  events,
   find,
   helper,
   images,
   link,
+  models,
   move,
+  names,
   parse,
   problems,
   sheet,
+  shortcuts,
   starters,
 }
 

@@ -25,8 +25,15 @@ export function renderer(translate: Translate, locale: () => string): TextOf {
 /** British English has no comma before the last “and”. */
 export const listLocale = (locale: string): string => (locale === 'en' ? 'en-GB' : locale)
 
+const SEPARATORS: Partial<Record<FactList['join'], string>> = {
+  comma: ', ',
+  plus: '+',
+  space: ' ',
+}
+
 function joinList(items: readonly string[], join: FactList['join'], locale: string): string {
-  if (join === 'comma') return items.join(', ')
+  const separator = SEPARATORS[join]
+  if (separator !== undefined) return items.join(separator)
   const type = join === 'and' ? 'conjunction' : 'disjunction'
   return new Intl.ListFormat(listLocale(locale), { type }).format(items)
 }

@@ -2,7 +2,7 @@
 import { t } from '../messages/page'
 import type { DeviceInput, DeviceModel } from '../core/device/model'
 import type { Desktop } from '../core/computer/desktop'
-import { LAYOUTS, type LayoutId } from '../core/computer/layouts'
+import type { LayoutId } from '../core/computer/layouts'
 import {
   OPERATING_SYSTEMS,
   OPERATING_SYSTEM_NAMES,
@@ -14,6 +14,7 @@ import MediaPanel from './MediaPanel.vue'
 import { ownKey } from './own-keys'
 import PointerPad from './PointerPad.vue'
 import ReportLog from './ReportLog.vue'
+import { useLayoutItems } from '../look/layout-items'
 import { SelectField } from '../look/SelectField'
 
 /** The computer: everything it derives from reports, and nothing else. */
@@ -25,6 +26,7 @@ const props = defineProps<{
   layout: LayoutId
   system: OperatingSystem
 }>()
+const layouts = useLayoutItems()
 const emit = defineEmits<{
   press: [input: DeviceInput]
   release: [input: DeviceInput]
@@ -87,9 +89,7 @@ const SYSTEMS = OPERATING_SYSTEMS.map((each) => ({ value: each, title: OPERATING
         <SelectField
           class="inner-label"
           :label="t('unplugged.keyboardLayout')"
-          :items="LAYOUTS"
-          item-value="id"
-          item-title="name"
+          :items="layouts"
           :model-value="layout"
           @update:model-value="(chosen: LayoutId) => emit('setUp', { layout: chosen })"
         />

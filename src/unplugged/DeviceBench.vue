@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../messages/page'
+import { t, textOf } from '../messages/page'
 import { RichMessage } from '../messages/rich-message'
 import { useDocumentVisibility, useElementSize, useRafFn, useTimeoutFn } from '@vueuse/core'
 import { computed, shallowRef, useTemplateRef, watch } from 'vue'
@@ -60,7 +60,7 @@ const connection = computed(() => props.model.connections.find(({ id }) => id ==
 const standing = computed(() => {
   if (!sight.value) return ''
   if (!sight.value.on) return t('unplugged.noPower')
-  if (connection.value) return `connected: ${connection.value.name}`
+  if (connection.value) return t('unplugged.connectedOver', { connection: connection.value.name })
   return sight.value.cable === 'charging'
     ? t('unplugged.chargingNotConnected')
     : t('unplugged.notConnectedToThisComputer')
@@ -138,7 +138,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
         @keyup.enter.space.prevent="hands.release(entry.id, input)"
         @blur="hands.release(entry.id, input)"
       >
-        <span class="mono">{{ input.number }}</span> {{ input.name }}
+        <span class="mono">{{ input.number }}</span> {{ textOf(input.name) }}
       </v-btn>
     </div>
     <LightsMove v-model="playing" class="self-start justify-self-start" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../messages/page'
+import { t, textOf } from '../messages/page'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { DeviceInput, DeviceModel, InputRole } from '../core/device/model'
@@ -128,7 +128,7 @@ const ownKeys = {
       <dl class="m-0 grid grid-cols-[auto_1fr] gap-x-2.5 gap-y-0">
         <dt class="caption">{{ t('unplugged.held') }}</dt>
         <dd class="m-0 truncate" data-testid="down">
-          {{ desktop.down.join(', ') || t('unplugged.none') }}
+          {{ desktop.down.map(({ label }) => textOf(label)).join(', ') || t('unplugged.none') }}
         </dd>
         <dt class="caption">{{ t('unplugged.scrolled') }}</dt>
         <dd class="mono m-0 truncate" data-testid="scrolled">{{ desktop.scrolled }}</dd>

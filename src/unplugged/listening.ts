@@ -1,7 +1,7 @@
-import { t } from '../messages/page'
+import { t, textOf } from '../messages/page'
 import { useRafFn } from '@vueuse/core'
 import { onScopeDispose, shallowRef } from 'vue'
-import { Computer, eventText } from '../core/computer/computer'
+import { Computer, computerEventMessage } from '../core/computer/computer'
 import { applyEvent, emptyDesktop } from '../core/computer/desktop'
 import { layoutFor, type LayoutId } from '../core/computer/layouts'
 import type { OperatingSystem } from '../core/computer/operating-systems'
@@ -62,7 +62,8 @@ export function useListening(entries: readonly (DeviceEntry & { name: string })[
     for (const event of events) now = applyEvent(now, event, atMs)
     if (events.some(({ kind }) => kind === 'pointer')) noteMove(deviceId, atUs)
     const hex = Array.from(report, (byte) => byte.toString(16).padStart(2, '0')).join(' ')
-    const meaning = events.map(eventText).join(', ') || t('unplugged.noNewReports')
+    const meaning =
+      events.map((event) => textOf(computerEventMessage(event))).join(', ') || t('unplugged.noNewReports')
     const from = entries.find(({ id }) => id === deviceId)?.name ?? deviceId
     heard = [{ serial: serial++, from, atMs, hex, meaning }, ...heard].slice(0, MAX_HEARD)
     changed = true

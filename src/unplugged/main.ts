@@ -11,7 +11,17 @@ import UnpluggedPage from './UnpluggedPage.vue'
 async function start(): Promise<void> {
   const app = createApp(UnpluggedPage)
   catchFaults(app)
-  await loadMessages(['faults', 'helper', 'link', 'look', 'unplugged'])
+  await loadMessages([
+    'actions',
+    'events',
+    'faults',
+    'helper',
+    'link',
+    'look',
+    'models',
+    'names',
+    'unplugged',
+  ])
   installComponentLibrary(app)
   app.mount('#unplugged')
 }

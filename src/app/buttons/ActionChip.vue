@@ -1,21 +1,24 @@
 <script setup lang="ts">
-import { t } from '../../messages/page'
+import { t, textOf } from '../../messages/page'
 import { computed } from 'vue'
-import { actionFamily, actionText } from '../../core/text/action-text'
+import { actionFamily, actionMessage } from '../../core/text/action-text'
 import { shortcutKeys, type ActionContext } from '../../core/text/context'
 import type { Action } from '../../core/document/schema'
 
 /** An action in its usual form: keys as key caps, everything else in the colour of its family. */
 const props = defineProps<{ action: Action; context: ActionContext; quiet?: boolean; factory?: boolean }>()
-const text = computed(() => actionText(props.action, props.context))
+const textOfAction = (action: Action) => textOf(actionMessage(action, props.context))
+const text = computed(() => textOfAction(props.action))
 const capsOf = (chord: string): string[] => chord.split(/\+(?=.)/)
 const keys = computed(() => (props.action.kind === 'key' ? capsOf(text.value) : []))
-const sends = computed(() =>
-  props.action.kind === 'shortcut' ? shortcutKeys(props.action.shortcut, props.context) : undefined,
-)
+const sends = computed(() => {
+  const keys =
+    props.action.kind === 'shortcut' ? shortcutKeys(props.action.shortcut, props.context) : undefined
+  return keys === undefined ? undefined : textOf(keys)
+})
 const parts = computed(() =>
   props.action.kind === 'tap-hold'
-    ? { tap: actionText(props.action.tap, props.context), hold: actionText(props.action.hold, props.context) }
+    ? { tap: textOfAction(props.action.tap), hold: textOfAction(props.action.hold) }
     : undefined,
 )
 const family = computed(() =>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../messages/page'
+import { t, textOf } from '../../messages/page'
 import { RichMessage } from '../../messages/rich-message'
 import { computed } from 'vue'
 import { shortcutKeys, type ActionContext } from '../../core/text/context'
@@ -75,12 +75,12 @@ const choose = (next: OperatingSystem) =>
     </p>
     <ol>
       <li v-for="(line, index) in opening.lines" :key="index" class="max-w-full">
-        <v-kbd v-if="line.kind === 'keys'" class="keycap">{{ line.text }}</v-kbd>
+        <v-kbd v-if="line.kind === 'keys'" class="keycap">{{ textOf(line.text) }}</v-kbd>
         <span v-else-if="line.kind === 'wait'" class="soft">{{
           t('buttons.delayOf', { text: line.text })
         }}</span>
         <span v-else class="mono typed rounded-4 border border-line-strong px-1.5 py-px wrap-anywhere">{{
-          line.text
+          textOf(line.text)
         }}</span>
       </li>
     </ol>

@@ -2,14 +2,14 @@
 import { t, textOf } from '../../messages/page'
 import { mdiKeyboardOutline } from '@mdi/js'
 import { computed, nextTick, onMounted, ref, useId, useTemplateRef, watch } from 'vue'
-import { actionFamily, actionText } from '../../core/text/action-text'
-import { type ActionContext } from '../../core/text/context'
+import { actionFamily, actionMessage } from '../../core/text/action-text'
+import { chordMessage, type TypingContext } from '../../core/text/context'
 import { cellText } from '../../core/text/cell-text'
 import { factoryAction } from '../../core/terms/profile'
 import type { Action } from '../../core/document/schema'
 import { setComputer } from '../../core/edits/edits'
 import { addLayer } from '../../core/edits/layer-edits'
-import { keyLegend, layoutName } from '../../core/computer/layouts'
+import { layoutName } from '../../core/computer/layouts'
 import { OPERATING_SYSTEM_NAMES } from '../../core/computer/operating-systems'
 import CommandKeys from '../shared/CommandKeys.vue'
 import { matchesShortcut } from '../shared/command-keys'
@@ -26,7 +26,7 @@ import { dropUnfinishedText, useUnfinishedText } from './unfinished-text'
 import { usePreferences } from '../stores/preferences'
 
 /** The editor of one cell below its row: typing with suggestions, selecting a kind, or capturing from the keyboard. */
-const props = defineProps<{ work: ButtonsView; place: CellPlace; context: ActionContext; begun?: string }>()
+const props = defineProps<{ work: ButtonsView; place: CellPlace; context: TypingContext; begun?: string }>()
 const emit = defineEmits<{
   close: []
   step: [by: 1 | -1]
@@ -55,7 +55,7 @@ const inTurn = () => preferences.now.capture === 'inTurn'
 const capture = useCapture((captured) => choose(captured), inTurn)
 /** Tells the person which key to press next while a key is captured. */
 const captureText = computed(() => {
-  const keys = capture.held.value.map((code) => keyLegend(code, preferences.now.layout)).join('+')
+  const keys = textOf(chordMessage(capture.held.value, preferences.now.layout))
   if (inTurn())
     return keys
       ? t('buttons.pressTheNextKeyOrSelectDone', { keys })
@@ -89,7 +89,7 @@ function settle(reason: string | undefined, goesOn = false): void {
   problem.value = reason
   if (reason) return
   dropUnfinishedText()
-  const now = binding.value ? actionText(binding.value.action, props.context) : t('buttons.inherited')
+  const now = binding.value ? actionMessage(binding.value.action, props.context) : t('buttons.inherited')
   const said = t('buttons.isSetToInThisProfile', { name: props.work.nameOf(props.place), action: now })
   if (goesOn && !props.work.errors.has(cellKey(props.place))) return emit('next', said)
   entry.settled(said)
@@ -164,9 +164,12 @@ function move(by: 1 | -1): void {
   if (count > 0) active.value = (active.value + by + count + (active.value < 0 && by < 0 ? 1 : 0)) % count
 }
 
+/** What people type next follows a space, unless it is in quotation marks. */
+const withSpace = (begin: string): string => (/\p{Pi}$/u.test(begin) ? begin : `${begin} `)
+
 function pickKind(chosen: (typeof kinds.value)[number]): void {
   active.value = -1
-  if (chosen.begins !== undefined) entry.begin(chosen.begins)
+  if (chosen.begins) entry.begin(withSpace(textOf(chosen.begins)))
   kind.value = kind.value === chosen.id ? undefined : chosen.id
   void nextTick(() => {
     field.value?.focus()
@@ -256,10 +259,10 @@ function drag(event: DragEvent, dragged: Action): void {
         class="rounded-none border-b-2 border-transparent px-1.75 py-0 font-normal text-ink-soft aria-pressed:border-b-layer aria-pressed:font-semi aria-pressed:text-ink"
         :value="each.id"
         :aria-pressed="kind === each.id"
-        :title="each.about"
+        :title="textOf(each.about)"
         @click="pickKind(each)"
       >
-        {{ each.label }}
+        {{ textOf(each.label) }}
       </v-btn>
     </v-btn-toggle>
     <div
@@ -303,7 +306,7 @@ function drag(event: DragEvent, dragged: Action): void {
       v-if="action && (touched || !work.errors.has(cellKey(place)))"
       :action="action"
       :context="context"
-      :input-name="input?.name ?? ''"
+      :input-name="input ? textOf(input.name) : ''"
     />
     <BindingTexts v-if="binding" :binding="binding" :save="saveWords" />
     <p class="caption text-ink-soft" role="status">
@@ -313,7 +316,7 @@ function drag(event: DragEvent, dragged: Action): void {
       }}</span>
       <span v-else-if="cost !== undefined">{{ t('buttons.usesBOnTheDeviceWorksWith', { cost }) }}</span>
       <v-btn v-if="changed && factory" variant="plain" class="ml-2" @click="clear()">
-        {{ t('buttons.resetToFactorySetting', { action: actionText(factory, context) }) }}
+        {{ t('buttons.resetToFactorySetting', { action: textOf(actionMessage(factory, context)) }) }}
       </v-btn>
       <v-btn v-else-if="changed" variant="plain" class="ml-2" @click="clear()">
         {{ t('buttons.inheritFromTheLayerBelow') }}

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { t } from '../../messages/page'
+import { t, textOf } from '../../messages/page'
 import { RichMessage } from '../../messages/rich-message'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import type { DeviceInput } from '../../core/device/model'
-import type { ActionContext } from '../../core/text/context'
+import { keyLegend } from '../../core/computer/layouts'
+import { chordMessage, type TypingContext } from '../../core/text/context'
 import { announce } from '../../look/announce'
 import { draggedText } from '../../look/dragged-text'
 import { useEditor } from '../stores/editor'
@@ -14,27 +15,29 @@ import SheetRow from './SheetRow.vue'
 import { cellKey, type ButtonsView, type CellPlace } from './buttons-view'
 
 /** The actions of every input on every layer: one row per input, one column per layer, edited in place. */
-const props = defineProps<{ work: ButtonsView; context: ActionContext }>()
+const props = defineProps<{ work: ButtonsView; context: TypingContext }>()
 const grid = useTemplateRef<HTMLElement>('grid')
 /** Legends of the keys in the line below the sheet. */
-const KEYS = {
-  enter: 'Enter',
-  home: 'Home',
-  end: 'End',
-  shift: 'Shift',
-  copy: 'Ctrl C',
-  cut: 'Ctrl X',
-  paste: 'Ctrl V',
-  fill: 'Ctrl D',
-  delete: 'Del',
-}
+const chord = (code: string) => textOf(chordMessage(['ControlLeft', code], 'us'))
+const named = (code: string) => textOf(keyLegend(code, 'us'))
+const KEYS = computed(() => ({
+  enter: named('Enter'),
+  home: named('Home'),
+  end: named('End'),
+  shift: named('ShiftLeft'),
+  copy: chord('KeyC'),
+  cut: chord('KeyX'),
+  paste: chord('KeyV'),
+  fill: chord('KeyD'),
+  delete: named('Delete'),
+}))
 /** The text typed on a cell before its field existed. */
 const begun = ref<string>()
 
 const groups = computed(() => {
   const found = new Map<string, DeviceInput[]>()
   for (const input of props.work.rows) {
-    const group = props.work.many ? (input.group ?? '') : ''
+    const group = props.work.many && input.group ? textOf(input.group) : ''
     found.set(group, [...(found.get(group) ?? []), input])
   }
   return [...found]
@@ -81,7 +84,7 @@ function open(place: CellPlace | undefined, text?: string): void {
 
 watch(
   () => props.work.selected.length,
-  (count) => count > 1 && announce(`${count} cells selected`),
+  (count) => count > 1 && announce(t('buttons.cellsSelected', { count })),
 )
 watch(
   () => props.work.selectsMore,

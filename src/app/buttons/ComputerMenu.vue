@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t, withTexts } from '../../messages/page'
+import { t, textOf, withTexts } from '../../messages/page'
 import { computed, ref, useId } from 'vue'
 import { LAYOUTS, layoutName } from '../../core/computer/layouts'
 import { setComputer } from '../../core/edits/edits'
@@ -22,7 +22,9 @@ const macros = useMacros()
 const computer = computed<TargetComputer>(() => editor.profile?.computer ?? { layout: 'us' })
 const words = computed(() => {
   const { system, layout } = computer.value
-  return `${system ? OPERATING_SYSTEM_NAMES[system] : 'any system'} · ${layoutName(layout)}`
+  return system
+    ? t('buttons.systemAndLayout', { system: OPERATING_SYSTEM_NAMES[system], layout: layoutName(layout) })
+    : t('buttons.anySystemAndLayout', { layout: layoutName(layout) })
 })
 const systems = [
   ...OPERATING_SYSTEMS.map((system) => ({ value: system, title: OPERATING_SYSTEM_NAMES[system] })),
@@ -77,7 +79,7 @@ const set = (change: Partial<TargetComputer>) =>
         <MenuChoice
           v-for="layout in LAYOUTS"
           :key="layout.id"
-          :title="layout.name"
+          :title="textOf(layout.name)"
           :chosen="computer.layout === layout.id"
           @click="set({ layout: layout.id })"
         />

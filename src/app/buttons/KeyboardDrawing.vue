@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../messages/page'
+import { t, textOf } from '../../messages/page'
 import { itemAt } from '../../core/base/items'
 import '@fontsource-variable/archivo/wdth.css'
 import { useElementSize } from '@vueuse/core'
@@ -71,10 +71,10 @@ const PADDING = 2
 const CHARACTER = 4.6
 const LINES = 2
 
-const names = computed(() => accessibleNames(props.model, props.labels, legendOf))
+const names = computed(() => accessibleNames(props.model, props.labels, legendOf, textOf))
 
 const legendOf = ({ key, name }: DeviceInput): string =>
-  key?.code ? capLegend(key.code, props.layout) : (key?.legend ?? name)
+  textOf(key?.code ? capLegend(key.code, props.layout) : (key?.legend ?? name))
 </script>
 
 <template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../messages/page'
+import { t, textOf } from '../../messages/page'
 import { useElementSize } from '@vueuse/core'
 import { computed, reactive, toRefs, useTemplateRef } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
@@ -30,7 +30,7 @@ const { width, height } = useElementSize(pane)
 const MIN_WIDTH = 520
 const bare = computed(() => width.value < MIN_WIDTH)
 
-const names = computed(() => accessibleNames(props.model, props.labels, ({ name }) => name))
+const names = computed(() => accessibleNames(props.model, props.labels, ({ name }) => name, textOf))
 
 const { scale, origin, boxes, captions, guides, labelWidth, labelHeight } = useDrawingLayout(
   reactive({ ...toRefs(props), bare }),
@@ -81,7 +81,7 @@ const { scale, origin, boxes, captions, guides, labelWidth, labelHeight } = useD
         class="caption view -translate-x-1/2 whitespace-nowrap"
         :style="{ left: `${caption.x}px`, top: `${caption.y}px` }"
       >
-        {{ caption.title }}
+        {{ textOf(caption.title) }}
       </span>
       <svg class="lines pointer-events-none inset-0" :width="width" :height="height" aria-hidden="true">
         <g v-for="box in boxes" :key="box.id" :class="{ on: box.id === chosen || box.id === hovered }">

@@ -30,11 +30,20 @@ const renaming = ref(false)
 const current = computed(() => props.work.layers[props.work.layer])
 const sharable = computed(() => editor.model?.connections.some(({ id }) => id === 'receiver') ?? false)
 /** Numbered like their marks: the first layer above the base has mark 1. */
-const COUNTED = ['First', 'Second', 'Third', 'Fourth', 'Fifth', 'Sixth', 'Seventh']
+const COUNTED = [
+  () => t('buttons.firstLayer'),
+  () => t('buttons.secondLayer'),
+  () => t('buttons.thirdLayer'),
+  () => t('buttons.fourthLayer'),
+  () => t('buttons.fifthLayer'),
+  () => t('buttons.sixthLayer'),
+  () => t('buttons.seventhLayer'),
+]
 const suggested = computed(() => {
   const taken = new Set(props.work.layers.map(({ name }) => name.toLowerCase()))
-  const free = COUNTED.slice(props.work.layers.length - 1).concat(COUNTED)
-  return free.find((name) => !taken.has(name.toLowerCase())) ?? 'Layer'
+  const names = COUNTED.map((name) => name())
+  const free = names.slice(props.work.layers.length - 1).concat(names)
+  return free.find((name) => !taken.has(name.toLowerCase())) ?? t('buttons.newLayer')
 })
 const full = computed(() => props.work.layers.length > MAX_UPPER_LAYERS)
 

@@ -6,7 +6,6 @@ import type { ActionContext } from '../../core/text/context'
 import { keysOfLayer } from '../../core/edits/layer-edits'
 import { factoryAction } from '../../core/terms/profile'
 import { deepEqual } from '../../core/base/deep-equal'
-import { deviceNoun } from '../shared/device-line'
 import ActionChip from './ActionChip.vue'
 import { cellKey, type ButtonsView } from './buttons-view'
 
@@ -67,7 +66,7 @@ function drag(event: DragEvent): void {
     >
     <span v-if="hasError" class="text-12 font-semi text-pending">{{ t('buttons.error2') }}</span>
     <span v-if="pending" class="pending text-12 text-pending">{{
-      t('buttons.notOnThe', { device: deviceNoun(context.model) })
+      context.model.kind === 'mouse' ? t('buttons.notOnTheMouse') : t('buttons.notOnTheKeyboard')
     }}</span>
   </div>
 </template>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { textOf } from '../../messages/page'
 import { computed } from 'vue'
 import type { DeviceInput } from '../../core/device/model'
-import type { ActionContext } from '../../core/text/context'
+import type { TypingContext } from '../../core/text/context'
 import ActionEntry from './ActionEntry.vue'
 import SheetCell from './SheetCell.vue'
 import { cellKey, type ButtonsView, type CellPlace } from './buttons-view'
@@ -9,7 +10,7 @@ import { cellKey, type ButtonsView, type CellPlace } from './buttons-view'
 /** An input of the sheet: its cells, and below them the editor of the open one. */
 const props = defineProps<{
   work: ButtonsView
-  context: ActionContext
+  context: TypingContext
   input: DeviceInput
   /** The text typed on a cell before its field existed. */
   begun?: string
@@ -33,7 +34,7 @@ const hovered = computed(() => props.work.hovered === props.input.id)
   >
     <span role="gridcell" class="mono stays left-0 text-ink-soft">{{ input.number }}</span>
     <span role="rowheader" class="stays left-7.5 cursor-pointer" @click="work.openInput(input.id)">{{
-      input.name
+      textOf(input.name)
     }}</span>
     <SheetCell
       v-for="(_, layer) in work.layers"

@@ -36,7 +36,7 @@ const copied = (act: () => Promise<void>) =>
 const copy = () =>
   copied(async () => {
     await navigator.clipboard.writeText(props.work.copyText())
-    announce('Copied')
+    announce(t('buttons.copied'))
   })
 const paste = () => copied(async () => props.work.paste(await navigator.clipboard.readText()))
 </script>

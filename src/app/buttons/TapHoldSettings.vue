@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { t, withTexts } from '../../messages/page'
+import { t, textOf, withTexts } from '../../messages/page'
 import { computed } from 'vue'
 import { TAP_HOLD_MS } from '../../core/document/action-schema'
-import { actionText } from '../../core/text/action-text'
+import { actionMessage } from '../../core/text/action-text'
 import { type ActionContext } from '../../core/text/context'
 import type { TapHold } from '../../core/document/schema'
 import ChoiceRow from '../../look/ChoiceRow.vue'
@@ -35,8 +35,8 @@ const setThreshold = applyBounded(min, max, 'shared.enterToMs', (ms) => {
 const EDGE = 62
 const LIMIT = 150
 const END = 300
-const tap = computed(() => actionText(props.action.tap, props.context))
-const hold = computed(() => actionText(props.action.hold, props.context))
+const tap = computed(() => textOf(actionMessage(props.action.tap, props.context)))
+const hold = computed(() => textOf(actionMessage(props.action.hold, props.context)))
 const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : text)
 </script>
 

@@ -1,3 +1,4 @@
+import { textOf } from '../../messages/page'
 import { computed, reactive, ref, watch } from 'vue'
 import type { DeviceInput } from '../../core/device/model'
 import { contextOf } from '../../core/text/context'
@@ -10,7 +11,7 @@ import { useMacros } from '../stores/macros'
 import { useCellClipboard } from './cell-clipboard'
 import { useCellEdits } from './cell-edits'
 import { matchesFilter } from '../../core/base/matching'
-import { layerActivationText } from '../../core/text/layer-activation'
+import { layerActivation } from '../../core/text/layer-activation'
 import { cellKey, useSelection, type CellPlace } from './selection'
 
 export { cellKey, type CellPlace } from './selection'
@@ -30,7 +31,9 @@ export function useButtonsView() {
   const model = computed(() => editor.model)
   const layers = computed(() => profile.value?.layers ?? [])
   const context = computed(() =>
-    profile.value && model.value ? contextOf(profile.value, model.value, macros.wholeShelf) : undefined,
+    profile.value && model.value
+      ? { ...contextOf(profile.value, model.value, macros.wholeShelf), textOf }
+      : undefined,
   )
   const cells = useCells()
   const shown = useRows(cells.textAt)
@@ -97,7 +100,7 @@ export function useButtonsView() {
     /** An action to be bound to an input, as the text of a cell; undefined ends it. */
     carry: (text: string | undefined) => void (carrying.value = text),
     reach: (index: number) =>
-      profile.value && model.value ? layerActivationText(profile.value, model.value, index) : '',
+      profile.value && model.value ? textOf(layerActivation(profile.value, model.value, index)) : '',
     hover: (input: string | undefined) => void (hovered.value = input),
   })
 }
@@ -118,7 +121,9 @@ function useCells() {
 
   function textAt(place: CellPlace): string {
     const { profile, model } = editor
-    return profile && model ? cellText(bindingAt(place), contextOf(profile, model, macros.wholeShelf)) : ''
+    return profile && model
+      ? cellText(bindingAt(place), { ...contextOf(profile, model, macros.wholeShelf), textOf })
+      : ''
   }
 
   return { bindingAt, textAt }
@@ -146,7 +151,7 @@ function useRows(textAt: (place: CellPlace) => string) {
     if (filter.changedOnly && filter.text === '' && !differsFromFactory(profile, model, input.id))
       return false
     const texts = profile.layers.map((_, layer) => textAt({ layer, input: input.id }))
-    return matchesFilter(filter.text, [String(input.number), input.name, ...texts])
+    return matchesFilter(filter.text, [String(input.number), textOf(input.name), ...texts])
   }
 
   const rows = computed(() => (editor.model?.inputs ?? []).filter(isShown))

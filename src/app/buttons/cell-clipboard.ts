@@ -21,7 +21,7 @@ interface ClipboardSource {
   cursor: Ref<CellPlace | undefined>
   selected: Ref<CellPlace[]>
   textAt(place: CellPlace): string
-  nameOf(place: CellPlace): string
+  nameOf(place: CellPlace): MessageFact
   select(place: CellPlace): void
   editOrSay(label: EditName, cells: readonly Cell[]): void
 }

@@ -1,7 +1,7 @@
-import { t } from '../../messages/page'
+import { message, type MessageFact } from '../../core/message/message'
 import type { Ref } from 'vue'
 import type { DeviceModel } from '../../core/device/model'
-import { actionText } from '../../core/text/action-text'
+import { actionMessage } from '../../core/text/action-text'
 import { type ActionContext } from '../../core/text/context'
 import { bindAll, resetInputs, setBindingText, swapBindings, type Cell } from '../../core/edits/edits'
 import type { Action, Binding, Layer } from '../../core/document/schema'
@@ -24,9 +24,11 @@ export function useCellEdits({ model, context, layers, selected, bindingAt }: Sh
   const editor = useEditor()
   const notices = useNotifications()
 
-  const nameOf = ({ input, layer }: CellPlace): string => {
+  const nameOf = ({ input, layer }: CellPlace): MessageFact => {
     const name = model.value?.inputs.find(({ id }) => id === input)?.name ?? input
-    return layer === 0 ? name : t('buttons.in', { input: name, layer: layers.value[layer]?.name })
+    return layer === 0
+      ? name
+      : message('actions.cellInLayer', { input: name, layer: layers.value[layer]?.name ?? '' })
   }
 
   function edit(label: EditName, cells: readonly Cell[]): string | undefined {
@@ -44,7 +46,7 @@ export function useCellEdits({ model, context, layers, selected, bindingAt }: Sh
   function put(place: CellPlace, action: Action, name?: string): string | undefined {
     const note = bindingAt(place)?.note
     const what = name === undefined ? action : { action, name, ...(note && { note }) }
-    const does = context.value ? actionText(action, context.value) : ''
+    const does = context.value ? actionMessage(action, context.value) : ''
     return edit(['bind', { cell: nameOf(place), does }], [{ ...place, put: what }])
   }
 

@@ -1,14 +1,14 @@
+import { actionText, typingIn } from '../../messages/english.test-support'
 import 'fake-indexeddb/auto'
 import Dexie from 'dexie'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, ref, shallowRef } from 'vue'
 import { firstItems } from '../../core/base/items'
 import { tern7 } from '../../core/device/models/tern-7'
 import { addLayer } from '../../core/edits/layer-edits'
 import { bindingOn, effectiveBinding, factoryProfile } from '../../core/terms/profile'
-import { actionText } from '../../core/text/action-text'
 import { contextOf, keyAction } from '../../core/text/context'
-import { INHERITED, cellText } from '../../core/text/cell-text'
+import { cellText } from '../../core/text/cell-text'
 import type { HistoryEntry } from '../database/library-database'
 import { editText } from '../stores/edit-texts'
 import { useEditor } from '../stores/editor'
@@ -36,12 +36,18 @@ async function sheet() {
   editor.open('p')
   await nextTick()
   const profile = () => editor.profile ?? start
-  const context = computed(() => contextOf(profile(), tern7))
+  const context = computed(() => typingIn(contextOf(profile(), tern7)))
   const layers = computed(() => profile().layers)
   const rows = ref(tern7.inputs)
   const selection = useSelection(rows)
   const bindingAt = ({ input, layer }: CellPlace) => bindingOn(profile(), layer, input)
-  const edits = useCellEdits({ model: ref(tern7), context, layers, selected: selection.selected, bindingAt })
+  const edits = useCellEdits({
+    model: shallowRef(tern7),
+    context,
+    layers,
+    selected: selection.selected,
+    bindingAt,
+  })
   const textAt = (place: CellPlace) => cellText(bindingAt(place), context.value)
   const clipboard = useCellClipboard({
     context,
@@ -141,7 +147,7 @@ describe('cells as text', () => {
     selection.extendTo(at(second, 1))
     const text = clipboard.copyText()
     expect(text.split('\n').map((line) => line.split('\t'))).toEqual(
-      [first, second].map((input) => [does(input) ?? INHERITED, does(input, 1) ?? INHERITED]),
+      [first, second].map((input) => [does(input) ?? 'inherited', does(input, 1) ?? 'inherited']),
     )
     selection.select(at(first, 1))
     clipboard.paste(`${text}\r\n`)
@@ -177,7 +183,7 @@ describe('cells as text', () => {
     await vi.waitFor(() => expect(does('side-front', 1)).toBe('Y'))
     expect(selection.cursor.value).toEqual(at('side-front', 1))
     expect(said(editor.past).at(-1)).toBe('drop on Side, front in Dive')
-    clipboard.drop(INHERITED, 'side-front', 1)
+    clipboard.drop('inherited', 'side-front', 1)
     await vi.waitFor(() => expect(does('side-front', 1)).toBeUndefined())
     clipboard.drop('no such thing', 'side-front')
     expect(notices.current?.text).toMatch(/Nothing was changed\.$/)

@@ -1,3 +1,4 @@
+import { typingIn } from '../../messages/english.test-support'
 import { describe, expect, it } from 'vitest'
 import { ref } from 'vue'
 import { valueOf } from '../../core/base/items'
@@ -12,7 +13,7 @@ import { inputLabels } from '../../core/text/input-labels'
 
 const labelsOf = (model: (typeof DEVICE_MODELS)[number]) => {
   const profile = factoryProfile(model, 'P')
-  return inputLabels(profile, contextOf(profile, model), 0, new Set())
+  return inputLabels(profile, typingIn(contextOf(profile, model)), 0, new Set())
 }
 const SIZES = [
   [700, 520],
@@ -92,7 +93,7 @@ describe('what a label says', () => {
     const first = bind(named, tern7, 1, 'side-front', keyAction('KeyA', []))
     return bind(first, tern7, 2, 'side-front', keyAction('KeyB', []))
   })()
-  const context = contextOf(profile, tern7)
+  const context = typingIn(contextOf(profile, tern7))
   const label = (current = 0, pending: string[] = []) =>
     valueOf(inputLabels(profile, context, current, new Set(pending)), 'side-front')
 

@@ -1,3 +1,4 @@
+import { typingIn } from '../../messages/english.test-support'
 import { itemAt } from '../../core/base/items'
 import { effectScope, nextTick, ref, shallowRef } from 'vue'
 import { describe, expect, it } from 'vitest'
@@ -18,7 +19,7 @@ function entryOf(first?: Binding) {
   const entry = scope.run(() =>
     useEntry(
       () => binding.value,
-      () => contextOf(profile.value, tern7),
+      () => typingIn(contextOf(profile.value, tern7)),
       () => factoryAction(front),
     ),
   )

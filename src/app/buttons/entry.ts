@@ -2,17 +2,17 @@ import { LoweringError } from '../../core/base/errors'
 import { computed, ref, watch } from 'vue'
 import { bindingBytes } from '../../core/actions/records'
 import { actionKinds } from '../../core/text/action-kinds'
-import type { ActionContext } from '../../core/text/context'
+import type { TypingContext } from '../../core/text/context'
 import { cellText, parseCell } from '../../core/text/cell-text'
 import { deepEqual } from '../../core/base/deep-equal'
 import { lowerAction } from '../../core/terms/onboard-terms'
 import type { Action, Binding } from '../../core/document/schema'
-import { suggestActions, type Suggestion } from '../../core/text/suggest-action'
+import { suggestActions, suggestionOf, type Suggestion } from '../../core/text/suggest-action'
 
 /** The text of one cell while it is typed: its meaning, its suggestions, and the memory it needs. */
 export function useEntry(
   binding: () => Binding | undefined,
-  context: () => ActionContext,
+  context: () => TypingContext,
   factory: () => Action | undefined,
 ) {
   const draft = ref(cellText(binding(), context()))
@@ -28,7 +28,9 @@ export function useEntry(
   const beforeName = computed(() => draft.value.replace(/ =(?: .*)?$/, ''))
   const offers = computed<readonly Suggestion[]>(() => {
     const chosen = kinds.value.find(({ id }) => id === kind.value)
-    const ofKind = chosen?.offers(context()) ?? []
+    const ofKind = (chosen?.offers(context()) ?? []).map(({ action, note }) =>
+      suggestionOf(action, note, context()),
+    )
     if (ofKind.length > 0) return ofKind
     if (!touched.value) return suggestActions('', context(), 8)
     // If a name is refused, the text before it may still be an action.

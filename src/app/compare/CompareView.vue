@@ -141,7 +141,7 @@ const hereName = computed(() => base.value?.title ?? t('compare.thisProfileOpen'
               :differences="differences"
               :layers="layers"
               :here="giving ? chosen.title : hereName"
-              :there="giving ? 'Here' : chosen.title"
+              :there="giving ? t('compare.here') : chosen.title"
             />
             <v-expansion-panels>
               <v-expansion-panel :title="t('compare.bytesOnTheDevice')">

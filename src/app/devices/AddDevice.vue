@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../messages/page'
+import { t, textOf } from '../../messages/page'
 import { mdiPlus } from '@mdi/js'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -32,7 +32,7 @@ async function add(modelId: string): Promise<void> {
         :key="id"
         role="menuitem"
         :title="name"
-        :subtitle="summary"
+        :subtitle="textOf(summary)"
         @click="add(id)"
       />
     </v-list>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../messages/page'
+import { t, textOf } from '../../messages/page'
 import { itemAt } from '../../core/base/items'
 import { useResizeObserver } from '@vueuse/core'
 import { computed, defineAsyncComponent, onMounted, shallowRef, useTemplateRef } from 'vue'
@@ -51,28 +51,38 @@ const scale = computed(() => Math.min(3, (width.value - 40) / model.value.sheet.
 const facts = computed(() => {
   const { value } = info
   const { memory, sensor } = model.value
-  const unread = props.device.connected ? 'reading…' : t('devices.notReadYet')
+  const unread = props.device.connected ? t('devices.reading') : t('devices.notReadYet')
   const version = value ? versionText(value.firmware) : unread
   return [
     [
-      'Connection',
-      connection.value?.name ?? (props.device.connected ? 'reading…' : t('devices.notConnected')),
+      'connection',
+      t('devices.connection'),
+      connection.value
+        ? textOf(connection.value.name)
+        : props.device.connected
+          ? t('devices.reading')
+          : t('devices.notConnected'),
     ],
-    ['Battery', value ? batteryText(value) : unread],
-    ['Firmware', version],
-    ['Serial', value ? serialText(value.serial) : unread],
-    ['Memory', t('devices.slotsOf', { slots: memory.slots, bytes: bytesText(slotCapacity(memory)) })],
+    ['battery', t('devices.battery'), value ? batteryText(value) : unread],
+    ['firmware', t('devices.firmware'), version],
+    ['serial', t('devices.serial'), value ? serialText(value.serial) : unread],
     [
-      'Sensor',
+      'memory',
+      t('devices.memory'),
+      t('devices.slotsOf', { slots: memory.slots, bytes: bytesText(slotCapacity(memory)) }),
+    ],
+    [
+      'sensor',
+      t('devices.sensor'),
       sensor
         ? t('devices.dpi', { min: integerText(sensor.minDpi), max: integerText(sensor.maxDpi) })
-        : 'none',
+        : t('devices.noSensor'),
     ],
   ] as const
 })
 
 /** Facts whose names have a glossary entry. */
-const WORDS: Record<string, string | undefined> = { Firmware: 'firmware', Memory: 'slot', Sensor: 'dpi' }
+const WORDS: Record<string, string | undefined> = { firmware: 'firmware', memory: 'slot', sensor: 'dpi' }
 
 const MET_WORDS = new Map<number, string>(Object.entries(LOG_KINDS).map(([word, code]) => [code, word]))
 const met = computed(() =>
@@ -124,9 +134,15 @@ const advice = computed(() => {
     <div class="grid content-start gap-3.5 border-l border-line bg-paper-low px-6 py-5">
       <div class="title flex items-baseline gap-2.5">
         <h2 class="text-[1.3rem]">{{ devices.title(device) }}</h2>
-        <span class="soft"
-          >{{ model.maker }}{{ device.name ? ` ${model.name}` : '' }} · {{ model.summary }}</span
-        >
+        <span class="soft">{{
+          device.name
+            ? t('devices.makerModelAndSummary', {
+                maker: model.maker,
+                model: model.name,
+                summary: model.summary,
+              })
+            : t('devices.makerAndSummary', { maker: model.maker, summary: model.summary })
+        }}</span>
         <v-spacer />
         <DeviceMenu :device />
       </div>
@@ -136,18 +152,18 @@ const advice = computed(() => {
         </p>
       </div>
       <dl class="m-0 grid grid-cols-3 gap-x-5 gap-y-2 max-[900px]:grid-cols-1">
-        <div v-for="[term, fact] in facts" :key="term">
+        <div v-for="[id, term, fact] in facts" :key="id">
           <dt class="caption">
-            <GlossaryTerm v-if="WORDS[term]" :of="WORDS[term]">{{ term }}</GlossaryTerm>
+            <GlossaryTerm v-if="WORDS[id]" :of="WORDS[id]">{{ term }}</GlossaryTerm>
             <template v-else>{{ term }}</template>
           </dt>
-          <dd class="m-0 font-[560]" :class="{ mono: term === 'Serial' || term === 'Firmware' }">
+          <dd class="m-0 font-[560]" :class="{ mono: id === 'serial' || id === 'firmware' }">
             {{ fact }}
-            <v-btn v-if="term === 'Firmware' && newer" variant="plain" @click="runCommand('device.firmware')">
+            <v-btn v-if="id === 'firmware' && newer" variant="plain" @click="runCommand('device.firmware')">
               {{ t('devices.updateTo', { version: versionText(newer) }) }}
             </v-btn>
             <v-btn
-              v-if="term === 'Battery' && model.electrical.battery && connection?.configurable"
+              v-if="id === 'battery' && model.electrical.battery && connection?.configurable"
               variant="plain"
               @click="runCommand('device.battery')"
             >

@@ -26,7 +26,9 @@ const ways = computed(() => {
   const models = new Map(devices.list.map(({ model }) => [model.id, model]))
   return [...models.values()].flatMap(({ name, pairing, inputs }) => {
     const input = inputs.find(({ id }) => id === pairing?.input)
-    return pairing && input ? [`${name}: ${input.name}, ${pairing.holdMs / 1000} s`] : []
+    return pairing && input
+      ? [t('devices.pairingInput', { model: name, input: input.name, seconds: pairing.holdMs / 1000 })]
+      : []
   })
 })
 </script>

@@ -26,7 +26,9 @@ const commands = computed(() =>
 )
 const cannot = computed(() => whyReadOnly(props.device))
 /** The subject of its buttons, for people who hear them individually. */
-const what = computed(() => `slot ${props.slotIndex + 1}, ${props.content.profile?.name ?? 'empty'}`)
+const what = computed(() =>
+  t('devices.slot4', { slot: props.slotIndex + 1, name: props.content.profile?.name ?? t('devices.empty') }),
+)
 </script>
 
 <template>
@@ -55,7 +57,7 @@ const what = computed(() => `slot ${props.slotIndex + 1}, ${props.content.profil
         :variant="kind === 'clear' ? 'text' : undefined"
         :disabled="kind !== 'keep' && cannot !== undefined"
         :title="kind === 'keep' ? undefined : cannot"
-        :aria-label="`${text}: ${what}`"
+        :aria-label="t('devices.commandOfSlot', { command: text, slot: what })"
         @click="run()"
       >
         {{ text }}

@@ -72,7 +72,7 @@ function slotOf(
   return {
     index,
     name: content?.profile?.name ?? (content?.bytes ? t('devices.unreadable') : undefined),
-    none: content ? 'empty' : t('devices.notReadYet'),
+    none: content ? t('devices.empty') : t('devices.notReadYet'),
     active: info?.activeSlot === index,
     full: (content?.bytes?.length ?? 0) / slotCapacity(model.memory),
     standing: text,

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t, withTexts } from '../../messages/page'
+import { t, textOf, withTexts } from '../../messages/page'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref, shallowRef, useTemplateRef } from 'vue'
 import { boxOf, type Box } from '../../core/device/shapes'
@@ -98,7 +98,7 @@ const zones = computed(() => {
   const known = model.value
   return (known?.zones ?? []).map(({ id, name, lights }) => ({
     id,
-    name,
+    name: textOf(name),
     count: lights.length,
     lights: known ? lightsIn(known, { kind: 'zones', zones: [id] }) : [],
   }))
@@ -132,7 +132,7 @@ const strange = ref<string>()
 function chooseTyped(): void {
   const known = model.value
   if (!known || typed.value.trim() === '') return
-  const { lights, unknown } = parseLights(typed.value, known)
+  const { lights, unknown } = parseLights(typed.value, known, textOf)
   strange.value = unknown && t('light.noLightIsCalledEnterNamesSuch', { examples: examples.value, unknown })
   if (unknown !== undefined) return
   props.work.choose(lights)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { t, textOf } from '../../messages/page'
+import { numberedInput } from '../../core/device/lookups'
 import { clamp } from '../../core/base/numbers'
 import { mdiClose, mdiPlus } from '@mdi/js'
 import { computed } from 'vue'
@@ -71,7 +72,7 @@ const options = computed(() => {
         { value: IS_PAIRING, title: t('light.pairing') },
       ]
     default:
-      return model.inputs.map(({ id, name, number }) => ({ value: id, title: `${number} ${name}` }))
+      return model.inputs.map((input) => ({ value: input.id, title: textOf(numberedInput(input)) }))
   }
 })
 </script>

@@ -7,7 +7,8 @@ import { computed } from 'vue'
 import { BUTTON_USAGES } from '../../core/hid/button-page'
 import { keyByCode } from '../../core/hid/keyboard-page'
 import { eventKind } from '../../core/document/event-kinds'
-import { EVENT_FIELDS, eventText } from '../../core/text/event-text'
+import { EVENT_FIELDS, eventMessage } from '../../core/text/event-text'
+import type { Message } from '../../core/message/message'
 import { MAX_DELAY_MS } from '../../core/document/macro'
 import { typeText } from '../../core/computer/typing'
 import { useMacros } from '../stores/macros'
@@ -27,13 +28,16 @@ function set(change: object): void {
 }
 
 /** Fields for the parameters of an event without special controls. */
+const buttons = computed(() =>
+  BUTTON_USAGES.map(({ usage, label }) => ({ value: usage, title: textOf(label) })),
+)
 const fields = computed(() => {
   const { value: now } = event
   if (!now) return []
-  const labels: Readonly<Record<string, string>> = EVENT_FIELDS[now.kind]
+  const labels: Readonly<Record<string, Message>> = EVENT_FIELDS[now.kind]
   return Object.entries(eventKind(now.kind).parameters).map(([name, parameter]) => ({
     name,
-    label: valueOf(labels, name),
+    label: textOf(valueOf(labels, name)),
     parameter,
     value: membersOf(now)[name],
   }))
@@ -100,7 +104,7 @@ const untypable = computed(() => {
     role="group"
     :aria-label="t('macros.selectedEvent')"
   >
-    <strong>{{ work.cursor + 1 }} · {{ eventText(event, work.layout, macros.shelf) }}</strong>
+    <strong>{{ work.cursor + 1 }} · {{ textOf(eventMessage(event, work.layout, macros.shelf)) }}</strong>
     <v-btn v-if="event.kind === 'key'" @click="waiting = !waiting">
       {{ waiting ? t('macros.pressAKeyTapEscToCancel') : t('macros.changeKey') }}
     </v-btn>
@@ -132,9 +136,7 @@ const untypable = computed(() => {
     <SelectField
       v-else-if="event.kind === 'button'"
       :aria-label="t('macros.button')"
-      :items="BUTTON_USAGES"
-      item-value="usage"
-      item-title="label"
+      :items="buttons"
       :model-value="event.button"
       @update:model-value="setButton"
     />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { withTexts } from '../../messages/page'
+import { textOf, withTexts } from '../../messages/page'
 import type { Parameter } from '../../core/base/parameters'
 import { CONSUMER_USAGES } from '../../core/hid/consumer-page'
 import { SelectField } from '../../look/SelectField'
@@ -21,7 +21,7 @@ const CHOICES: Record<string, string | undefined> = withTexts(
 const items = computed((): { value: string; title: string }[] | undefined => {
   const { parameter } = props
   if (parameter.kind === 'control')
-    return CONSUMER_USAGES.map(({ id, label }) => ({ value: id, title: label }))
+    return CONSUMER_USAGES.map(({ id, label }) => ({ value: id, title: textOf(label) }))
   return parameter.kind === 'choice'
     ? parameter.of.map((each) => ({ value: each, title: CHOICES[each] ?? each }))
     : undefined

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../messages/page'
+import { t, textOf } from '../../messages/page'
 import { itemAt } from '../../core/base/items'
 import { useVirtualList } from '@vueuse/core'
 import { computed, nextTick, watch } from 'vue'
@@ -91,11 +91,11 @@ function onKey(event: KeyboardEvent): void {
             />
           </span>
           <span class="flex min-w-0 items-center gap-2 whitespace-nowrap" role="gridcell">
-            <span class="verb soft w-11.5">{{ eventVerb(data) }}</span>
+            <span class="verb soft w-11.5">{{ textOf(eventVerb(data)) }}</span>
             <v-kbd v-if="data.kind === 'key'" class="keycap">{{
-              eventObject(data, work.layout, macros.shelf)
+              textOf(eventObject(data, work.layout, macros.shelf))
             }}</v-kbd>
-            <v-chip v-else :text="eventObject(data, work.layout, macros.shelf)" />
+            <v-chip v-else :text="textOf(eventObject(data, work.layout, macros.shelf))" />
             <span v-if="heldMs(index) !== undefined" class="caption faint">
               {{ t('macros.heldMs', { heldMs: heldMs(index) }) }}
             </span>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { t } from '../../messages/page'
+import { t, textOf } from '../../messages/page'
 import { itemAt } from '../../core/base/items'
 import { useElementSize } from '@vueuse/core'
 import { computed, useId, useTemplateRef } from 'vue'
-import { eventText, eventObject } from '../../core/text/event-text'
+import { eventMessage, eventObject } from '../../core/text/event-text'
 import type { MacroEvent } from '../../core/document/macro'
 import { matchesShortcut } from '../shared/command-keys'
 import { useMacros } from '../stores/macros'
@@ -86,12 +86,15 @@ function onKey(event: KeyboardEvent): void {
 
 /** The text inside a bar, as far as it fits. */
 function within(event: MacroEvent, px: number): string {
-  const text = event.kind === 'pause' ? 'wait' : eventObject(event, props.work.layout, macros.shelf)
+  const text =
+    event.kind === 'pause'
+      ? t('macros.delayEvent')
+      : textOf(eventObject(event, props.work.layout, macros.shelf))
   const max = Math.floor((px - 10) / 7)
   return text.length > max ? `${text.slice(0, Math.max(1, max - 1))}…` : text
 }
 
-const label = (event: MacroEvent) => eventText(event, props.work.layout, macros.shelf)
+const label = (event: MacroEvent) => textOf(eventMessage(event, props.work.layout, macros.shelf))
 defineExpose({ zoom, fit })
 </script>
 

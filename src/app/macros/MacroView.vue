@@ -2,7 +2,6 @@
 import { t } from '../../messages/page'
 import { mdiMagnifyMinusOutline, mdiMagnifyPlusOutline } from '@mdi/js'
 import { shallowRef, useTemplateRef, watch } from 'vue'
-import { LAYOUTS } from '../../core/computer/layouts'
 import type { SentChange } from '../../core/compile/dry-run'
 import { renameMacro, setTags } from '../../core/edits/macro-edits'
 import { useMacroView } from './macro-view'
@@ -16,6 +15,7 @@ import EditTextField from '../shared/EditTextField.vue'
 import UndoButtons from '../shared/UndoButtons.vue'
 import { useMacroEditor } from '../stores/macro-editor'
 import { useMacros } from '../stores/macros'
+import { useLayoutItems } from '../../look/layout-items'
 import { SelectField } from '../../look/SelectField'
 
 /** One macro: recording, editing and details. */
@@ -23,6 +23,7 @@ const props = defineProps<{ id: string }>()
 const editor = useMacroEditor()
 const macros = useMacros()
 const work = useMacroView()
+const layouts = useLayoutItems()
 const sent = shallowRef<SentChange[]>()
 const line = useTemplateRef('line')
 const SNAPS = [1, 2, 8, 10].map((ms) => ({
@@ -87,9 +88,7 @@ const changeTags = (tags: string) => editor.edit(['tags'], (macro) => setTags(ma
         <SelectField
           class="inner-label"
           :label="t('macros.keyLegends')"
-          :items="LAYOUTS"
-          item-value="id"
-          item-title="name"
+          :items="layouts"
           :model-value="work.layout"
           @update:model-value="work.setLayout"
         />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { listText, t, withTexts } from '../../messages/page'
+import { listText, t, textOf, withTexts } from '../../messages/page'
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import { keyLegend } from '../../core/computer/layouts'
 import { buttonLabel } from '../../core/hid/button-page'
@@ -90,8 +90,12 @@ watch(
 )
 
 const ENDED: Record<RecordingEnd, string> = withTexts(
-  { chosen: 'Recorded' },
-  { silence: 'macros.recordingStoppedAfterAPause', 'focus lost': 'macros.recordingStoppedBecauseTheWindow' },
+  {},
+  {
+    chosen: 'macros.recorded',
+    silence: 'macros.recordingStoppedAfterAPause',
+    'focus lost': 'macros.recordingStoppedBecauseTheWindow',
+  },
 )
 
 function done({ events, released, strange }: Recording, why: RecordingEnd): void {
@@ -129,8 +133,8 @@ const latest = computed(() =>
 )
 
 function rawText(event: RawEvent): string {
-  if (event.kind === 'key') return keyLegend(event.code, props.work.layout)
-  if (event.kind === 'button') return buttonLabel(event.button)
+  if (event.kind === 'key') return textOf(keyLegend(event.code, props.work.layout))
+  if (event.kind === 'button') return textOf(buttonLabel(event.button))
   return event.kind === 'wheel'
     ? t('macros.wheel', { detents: event.detents })
     : t('macros.move', { x: event.x, y: event.y })

@@ -58,7 +58,7 @@ export function usePolling(id: () => string | undefined) {
         model && placedBindings(profile, model).some(({ binding: { action } }) => plays(action, current))
       if (!model || !bound) return []
       return model.connections.map(({ id, name, factoryRateHz }) => ({
-        where: `${model.name}, ${name.toLowerCase()}`,
+        where: t('macros.deviceAndConnection', { model: model.name, connection: name }),
         rateHz: profile.polling[id] ?? factoryRateHz,
       }))
     })

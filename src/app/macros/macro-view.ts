@@ -19,7 +19,7 @@ import { matchesShortcut } from '../shared/command-keys'
 import { type CommandId } from '../shared/command-list'
 import { useMacroEditor } from '../stores/macro-editor'
 import { useMacros } from '../stores/macros'
-import { eventText } from '../../core/text/event-text'
+import { eventMessage } from '../../core/text/event-text'
 import { capitalise } from '../../core/base/names'
 import { announce } from '../../look/announce'
 import { editText, type EditName } from '../stores/edit-texts'
@@ -163,7 +163,7 @@ export function useMacroView() {
     const end = pairs.value[index]
     const atMs = itemAt(times.value, index)
     const endMs = end === undefined ? undefined : times.value[end]
-    const spokenEvent = eventText(event, layout.value, macros.shelf)
+    const spokenEvent = eventMessage(event, layout.value, macros.shelf)
     return endMs !== undefined && endMs > atMs
       ? t('macros.atMsHeld', { event: spokenEvent, atMs, heldMs: endMs - atMs })
       : t('macros.atMs2', { event: spokenEvent, atMs })

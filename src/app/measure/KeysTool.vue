@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../messages/page'
+import { t, textOf } from '../../messages/page'
 import { RichMessage } from '../../messages/rich-message'
 import { computed } from 'vue'
 import { analyseKeys } from '../../core/measure/clicks'
@@ -14,7 +14,8 @@ import EmptyInstrument from './EmptyInstrument.vue'
 const props = defineProps<{ instrument: Instrument; specimen: boolean }>()
 const preferences = usePreferences()
 /** The printed legend of a key on the person's keyboard. */
-const legendOf = (code: string): string => (keyByCode(code) ? keyLegend(code, preferences.now.layout) : code)
+const legendOf = (code: string): string =>
+  keyByCode(code) ? textOf(keyLegend(code, preferences.now.layout)) : code
 const figures = computed(() => {
   void props.instrument.version.value
   return analyseKeys(props.instrument.keys)

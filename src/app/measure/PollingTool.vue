@@ -105,9 +105,9 @@ const rates = computed(() => figures.value?.overTime.map(({ s, rateHz }) => [s, 
     <FigureChart
       :title="t('measure.overTime')"
       :lines="[{ name: t('measure.reportsPerSecond'), points: rates }]"
-      :x="{ name: 's', min: 0 }"
-      :y="{ name: 'Hz', min: 0 }"
-      :columns="['s', 'Hz']"
+      :x="{ name: t('measure.secondsAxis'), min: 0 }"
+      :y="{ name: t('measure.hertzAxis'), min: 0 }"
+      :columns="[t('measure.secondsAxis'), t('measure.hertzAxis')]"
       :rows="rates.map(([s, hz]) => [decimal(s, 2), decimal(hz)])"
       :height="170"
     />

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { t } from '../../messages/page'
+import { t, textOf } from '../../messages/page'
+import { numberedInput } from '../../core/device/lookups'
 import { computed, ref } from 'vue'
 import { bind, unbind } from '../../core/edits/edits'
 import { bindingOn, factoryAction } from '../../core/terms/profile'
 import { deepEqual } from '../../core/base/deep-equal'
-import { actionText } from '../../core/text/action-text'
+import { actionMessage } from '../../core/text/action-text'
 import { contextOf } from '../../core/text/context'
 import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
@@ -17,7 +18,7 @@ const props = defineProps<{ work: MotionView }>()
 const inputs = computed(() => props.work.model.value?.inputs.filter(({ kind }) => kind === 'press') ?? [])
 const choices = computed(() => [
   { value: '', title: t('motion.selectAnInput') },
-  ...inputs.value.map(({ id, name, number }) => ({ value: id, title: `${number} ${name}` })),
+  ...inputs.value.map((input) => ({ value: input.id, title: textOf(numberedInput(input)) })),
 ])
 const steps = computed(() =>
   props.work.steps.value.map(({ dpi }, at) => ({
@@ -49,7 +50,7 @@ const replaced = computed(() => {
   const action = profile.value && input && bindingOn(profile.value, 0, input.id)?.action
   if (!profile.value || !model.value || !input || !action || deepEqual(action, factoryAction(input)))
     return undefined
-  return actionText(action, contextOf(profile.value, model.value, macros.wholeShelf))
+  return actionMessage(action, contextOf(profile.value, model.value, macros.wholeShelf))
 })
 
 function put(): void {
@@ -86,7 +87,7 @@ function take(input: string): void {
         class="motion"
         closable
         :close-label="t('motion.removeTheHoldStepOf', { input: input.name })"
-        :text="`${input.name}: ${text}`"
+        :text="t('motion.heldInput', { input: input.name, action: text })"
         @click:close="take(input.id)"
       />
       <SelectField v-model="chosen" :items="choices" :aria-label="t('motion.input')" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../messages/page'
+import { t, textOf } from '../../messages/page'
 import type { Connection, DeviceModel } from '../../core/device/model'
 import { profilePower } from '../../core/terms/profile-power'
 import type { Profile } from '../../core/document/schema'
@@ -41,7 +41,7 @@ function costText(connection: Connection, rateHz: number): string {
     class="mx-0 mt-2 mb-0 border-0 border-t border-t-line-strong px-0 pt-2.5 pb-3"
   >
     <legend>
-      {{ connection.name }}
+      {{ textOf(connection.name) }}
       <span
         v-if="connected && inUse === index"
         class="use rounded-4 bg-motion-wash px-1.75 py-0 font-[500] text-motion"

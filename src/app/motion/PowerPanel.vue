@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { listText, t } from '../../messages/page'
+import { listText, t, withTexts } from '../../messages/page'
 import { RichMessage } from '../../messages/rich-message'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { Connection } from '../../core/device/model'
@@ -46,12 +46,15 @@ const left = computed(() => {
   if (!info || !estimate.value || info.charging || info.batteryPercent === NO_BATTERY) return undefined
   return { percent: info.batteryPercent, hours: (estimate.value.hoursInHand * info.batteryPercent) / 100 }
 })
-const NAMES: Record<PowerPart, string> = {
-  controller: 'controller',
-  sensor: 'sensor',
-  radio: 'radio',
-  light: 'light',
-}
+const NAMES: Record<PowerPart, string> = withTexts(
+  {},
+  {
+    controller: 'motion.partController',
+    sensor: 'motion.partSensor',
+    radio: 'motion.partRadio',
+    light: 'motion.partLight',
+  },
+)
 const parts = computed(() => {
   const { value } = estimate
   return value

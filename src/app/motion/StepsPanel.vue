@@ -51,7 +51,7 @@ async function add(): Promise<void> {
     STEP_COLOURS.find((each) => !steps.value.some((step) => step.colour === each)) ?? itemAt(STEP_COLOURS, 0)
   const dpi = nearestDpi(sensor.value, last * 2)
   props.work.add({ dpi, colour })
-  announce(`Step ${steps.value.length} added, ${dpi} DPI`)
+  announce(t('motion.stepAdded', { step: steps.value.length, dpi }))
   if (steps.value.length < sensor.value.maxSteps) return
   // The button is disabled now, so the focus moves to the new step.
   await nextTick()

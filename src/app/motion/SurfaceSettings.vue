@@ -133,7 +133,7 @@ async function forget(): Promise<void> {
       <v-table>
         <thead>
           <tr>
-            <th>{{ surface.about }}</th>
+            <th>{{ textOf(surface.about) }}</th>
             <th v-if="earlier">{{ t('motion.before') }}</th>
             <th>{{ t('motion.now') }}</th>
           </tr>

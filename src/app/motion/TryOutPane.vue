@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { t, withTexts } from '../../messages/page'
+import { RichMessage } from '../../messages/rich-message'
+import { t, textOf, withTexts } from '../../messages/page'
+import { numberedInput } from '../../core/device/lookups'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import type { Connection, DeviceModel } from '../../core/device/model'
@@ -56,7 +58,7 @@ const pressable = computed(() => [
   { value: '', title: t('motion.noInput') },
   ...props.model.inputs
     .filter(({ kind }) => kind === 'press')
-    .map(({ id, name, number }) => ({ value: id, title: `${number} ${name}` })),
+    .map((input) => ({ value: input.id, title: textOf(numberedInput(input)) })),
 ])
 const blindNow = computed(() => mode.value === 'blind' && run.running.value)
 
@@ -154,8 +156,14 @@ async function draw(kind: StrokeKind): Promise<void> {
         }}</template>
         <template v-else-if="inForce">
           <span class="dot" :style="{ background: inForce.colour }" />
-          <span class="mono">{{ tryOut.sight.value?.dpi }}</span> DPI · {{ connection.name }},
-          <span class="mono">{{ rateHz }}</span> Hz
+          <RichMessage message="motion.stepAndRate" :facts="{ connection: connection.name }">
+            <template #dpi
+              ><span class="mono">{{ tryOut.sight.value?.dpi }}</span></template
+            >
+            <template #rate
+              ><span class="mono">{{ rateHz }}</span></template
+            >
+          </RichMessage>
         </template>
       </p>
       <p class="corner right mono" data-testid="counts">

@@ -1,19 +1,22 @@
 <script setup lang="ts">
-import { listText, t } from '../../messages/page'
+import { listText, t, withTexts } from '../../messages/page'
 import { computed } from 'vue'
 import type { BudgetKind } from '../../core/compile/compile'
 
 /** Bytes of an image by their purpose, to scale; the remaining part of the slot is hatched. */
 const props = defineProps<{ parts: { kind: BudgetKind; bytes: number }[]; capacity: number }>()
 
-const NAMES: Record<BudgetKind, string> = {
-  system: 'system',
-  bindings: 'buttons',
-  names: 'names',
-  macros: 'macros',
-  motion: 'motion',
-  light: 'light',
-}
+const NAMES: Record<BudgetKind, string> = withTexts(
+  {},
+  {
+    system: 'profile.partSystem',
+    bindings: 'profile.partButtons',
+    names: 'profile.partNames',
+    macros: 'profile.partMacros',
+    motion: 'profile.partMotion',
+    light: 'profile.partLight',
+  },
+)
 /** Names and macros are only in the legend if there are any. */
 const shownParts = computed(() =>
   props.parts.filter(({ kind, bytes }) => bytes > 0 || (kind !== 'names' && kind !== 'macros')),
@@ -39,7 +42,7 @@ const shown = computed(() =>
         :key="kind"
         :class="kind"
         :style="{ width: `${(100 * bytes) / shown}%` }"
-        :title="`${NAMES[kind]}: ${bytes} B`"
+        :title="t('profile.partBytes', { part: NAMES[kind], bytes })"
       />
     </div>
     <div class="legend mt-0.75 flex flex-wrap gap-x-3.5 gap-y-0.5 text-12">

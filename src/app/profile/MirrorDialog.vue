@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t } from '../../messages/page'
+import { t, textOf } from '../../messages/page'
 import { computed } from 'vue'
 import { differencesBetween } from '../../core/compile/apply-differences'
 import { isAmbidextrous, mirrorBindings } from '../../core/edits/edits'
@@ -26,7 +26,7 @@ const pairs = computed(() => {
   const { model } = editor
   const nameOf = (id: string) => model?.inputs.find((input) => input.id === id)?.name ?? id
   return (model?.inputs ?? []).flatMap(({ id, name, mirror }) =>
-    mirror !== undefined && mirror > id ? `${name} ↔ ${nameOf(mirror)}` : [],
+    mirror !== undefined && mirror > id ? `${textOf(name)} ↔ ${textOf(nameOf(mirror))}` : [],
   )
 })
 

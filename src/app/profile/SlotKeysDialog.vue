@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { t } from '../../messages/page'
+import { t, textOf } from '../../messages/page'
+import { numberedInput } from '../../core/device/lookups'
 import { computed } from 'vue'
 import { SETTINGS } from '../../core/document/device-settings'
 import type { SettingKey } from '../../core/onboard/settings'
@@ -22,7 +23,7 @@ const inputs = computed(() => [
   { value: 0, title: t('profile.none') },
   ...(editor.model?.inputs ?? [])
     .filter(({ kind }) => kind !== 'turn')
-    .map(({ number, name }) => ({ value: number, title: `${number} ${name}` })),
+    .map((input) => ({ value: input.number, title: textOf(numberedInput(input)) })),
 ])
 const missing = computed(() => {
   const [one, two] = FIELDS.map(({ key }) => valueOf(key))

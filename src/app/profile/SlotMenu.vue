@@ -26,17 +26,23 @@ const active = computed(() => device.value?.info?.activeSlot)
 function holds(index: number): string {
   const content = device.value?.slots[index]
   if (!content) return t('profile.notReadYet')
-  return content.problem ? t('profile.unreadable') : (content.profile?.name ?? 'empty')
+  return content.problem ? t('profile.unreadable') : (content.profile?.name ?? t('profile.empty'))
 }
 const listed = (index: number): string =>
   active.value === index ? t('profile.active', { contents: holds(index) }) : holds(index)
 
 const standing = computed(() => {
-  const what = held.value?.profile ? `holds ${held.value.profile.name}` : held.value ? holds(slot.value) : ''
+  const what = held.value?.profile
+    ? t('profile.holds', { profile: held.value.profile.name })
+    : held.value
+      ? holds(slot.value)
+      : ''
   if (active.value === undefined || count.value < 2) return what || t('profile.notReadYet')
   const which =
-    active.value === slot.value ? 'active' : t('profile.slotIsActive', { number: active.value + 1 })
-  return [what, which].filter(Boolean).join(' · ')
+    active.value === slot.value
+      ? t('profile.active2')
+      : t('profile.slotIsActive', { number: active.value + 1 })
+  return what ? t('profile.contentsAndSlot', { contents: what, slot: which }) : which
 })
 </script>
 

@@ -20,7 +20,7 @@ const findings = computed(() => compiled.value?.findings ?? [])
 </script>
 
 <template>
-  <v-footer class="title-block" aria-label="Title block">
+  <v-footer class="title-block" :aria-label="t('profile.titleBlock')">
     <section class="cell">
       <span class="caption">{{ t('profile.profile') }}</span>
       <strong class="truncate text-16 font-strong">{{ editor.profile?.name }}</strong>

@@ -49,7 +49,11 @@ const state = computed(() => {
 /** If the button is shown, it can write, except to a slot that is up to date. */
 const writable = computed(() => state.value === 'pending' || state.value === 'failed')
 useCommands({
-  'profile.write': { run: write, can: () => writable.value, about: () => `slot ${slot.value + 1}` },
+  'profile.write': {
+    run: write,
+    can: () => writable.value,
+    about: () => t('profile.slotOfWrite', { slot: slot.value + 1 }),
+  },
 })
 
 const headline = computed(() => {
@@ -65,7 +69,7 @@ const headline = computed(() => {
       : t('profile.isNotConnected', { name: editor.model?.name })
   }
   if (!held.value?.bytes) return t('profile.notOnTheDeviceYet')
-  if (!sameProfile.value) return `Slot ${slot.value + 1} holds another profile`
+  if (!sameProfile.value) return t('profile.slotHoldsAnotherProfile', { slot: slot.value + 1 })
   if (count === 0) return t('profile.slotHasAnotherVersionOfThisProfile', { slot: slot.value + 1 })
   return t('profile.unwrittenEdit', { count })
 })
@@ -78,9 +82,11 @@ const progress = computed(() => {
   const page = Math.min(pages, Math.floor(now.doneBytes / PAGE_BYTES.value) + 1)
   const share = now.doneBytes / now.totalBytes
   const part = now.phase === 'sending' ? share * 0.45 : now.phase === 'committing' ? 0.5 : 0.55 + share * 0.45
-  const what = { sending: 'Sending', committing: 'Programming', 'reading back': t('profile.readingBack') }[
-    now.phase
-  ]
+  const what = {
+    sending: t('profile.sending'),
+    committing: t('profile.programming'),
+    'reading back': t('profile.readingBack'),
+  }[now.phase]
   return { text: t('profile.pageOf', { task: what, page, pages }), percent: Math.round(part * 100) }
 })
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { t, withTexts } from '../../messages/page'
-import { LAYOUTS, layoutName } from '../../core/computer/layouts'
+import { useLayoutItems } from '../../look/layout-items'
 import { OPERATING_SYSTEMS, OPERATING_SYSTEM_NAMES } from '../../core/computer/shortcuts'
 import { usePreferences } from '../stores/preferences'
 import { SelectField } from '../../look/SelectField'
@@ -11,7 +11,7 @@ const SYSTEMS = [
   withTexts({ value: 'open' as const }, { title: 'settings.anySystem' }),
   ...OPERATING_SYSTEMS.map((value) => ({ value, title: OPERATING_SYSTEM_NAMES[value] })),
 ]
-const LAYOUT_ITEMS = LAYOUTS.map(({ id }) => ({ value: id, title: layoutName(id) }))
+const layouts = useLayoutItems()
 </script>
 
 <template>
@@ -24,7 +24,7 @@ const LAYOUT_ITEMS = LAYOUTS.map(({ id }) => ({ value: id, title: layoutName(id)
   />
   <SelectField
     :model-value="preferences.now.layout"
-    :items="LAYOUT_ITEMS"
+    :items="layouts"
     max-width="260"
     :aria-label="t('settings.keyboardLayoutForNewProfiles')"
     @update:model-value="(layout) => preferences.set('layout', layout)"

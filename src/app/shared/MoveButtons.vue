@@ -42,7 +42,7 @@ async function move(by: number, way: string, { currentTarget }: Event): Promise<
     :data-move-from="place"
     :data-way="way"
     :title="keys?.[way]"
-    :aria-label="t('shared.move', { item: what, direction: way })"
+    :aria-label="way === 'up' ? t('shared.moveUp', { item: what }) : t('shared.moveDown', { item: what })"
     :disabled="way === 'up' ? place === 0 : place === count - 1"
     @click="(event: MouseEvent) => move(by, way, event)"
   >

@@ -1,4 +1,4 @@
-import { t } from '../../messages/page'
+import { t, textOf } from '../../messages/page'
 import { decimal } from './numbers'
 import { NO_BATTERY, type DeviceInfo } from '../../core/link/packets'
 import type { KnownDevice } from '../stores/known-device'
@@ -7,9 +7,12 @@ import type { KnownDevice } from '../stores/known-device'
 export function deviceLine(device: KnownDevice): string {
   if (!device.connected) return t('shared.notConnected')
   const { info, model } = device
-  if (!info) return 'reading…'
-  const connection = model.connections[info.connection]?.name ?? 'connected'
-  return info.batteryPercent === NO_BATTERY ? connection : `${connection} · ${batteryText(info)}`
+  if (!info) return t('shared.readingDevice')
+  const name = model.connections[info.connection]?.name
+  const connection = name ? textOf(name) : t('shared.connected')
+  return info.batteryPercent === NO_BATTERY
+    ? connection
+    : t('shared.connectionAndBattery', { connection, battery: batteryText(info) })
 }
 
 /** Why nothing on a device can be changed now, or undefined. */
@@ -30,10 +33,7 @@ export const batteryText = ({
     ? t('shared.nonePoweredByTheCable')
     : charging
       ? t('shared.charging', { percent: batteryPercent })
-      : `${batteryPercent} %`
-
-/** The kind of a device as a word. */
-export const deviceNoun = ({ kind }: { kind: 'mouse' | 'keyboard' }): string => kind
+      : t('shared.percent', { percent: batteryPercent })
 
 /** An integer with the system's thousands separators. */
 export const integerText = (count: number): string => decimal(count)

@@ -85,7 +85,7 @@ const PLACES_TO_GO = [
       @click="emit('find')"
     >
       {{ t('shell.find') }}
-      <CommandKeys of="find" aria-hidden="true" />
+      <CommandKeys of="find" class="flex-wrap justify-center" aria-hidden="true" />
     </v-btn>
     <v-spacer />
     <v-btn

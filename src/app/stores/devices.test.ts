@@ -198,7 +198,7 @@ describe('what is pending', () => {
     expect(pending.onDevice.value).toBe(true)
     editor.edit(['tags'], () => edited)
     expect(pending.onDevice.value).toBe(false)
-    expect(pending.edits.value).toEqual([
+    expect(inEnglish(pending.edits.value)).toEqual([
       {
         key: 'binding:0:side-front',
         view: 'buttons',

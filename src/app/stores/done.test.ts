@@ -262,7 +262,7 @@ describe('a profile in a line', () => {
     const rate = `${Object.values(whole.polling)[0]} hz`
     for (const word of [
       ...['brinewatch', 'deep', 'tern 7', 'base', 'ctrl+y', 'macro sonar'],
-      ...[`${itemAt(whole.steps, 0).dpi} dpi`, rate, 'any system', 'us'],
+      ...[`${itemAt(whole.steps, 0).dpi} dpi`, rate, 'any operating system', 'us'],
     ])
       expect(text, word).toContain(word)
     expect(searchText(whole, sonar, englishText)).toBe(text)

@@ -28,14 +28,16 @@ export const EDIT_TEXTS = {
   'take-from': ({ title }: { title: string }) => t('stores.copyFrom', { title }),
   fix: (fix: { key: FixKey; facts: unknown }) => textOf(fixMessage(fix)),
 
-  bind: ({ cell, does }: { cell: string; does: string }) => t('stores.setTo2', { cell, action: does }),
-  words: ({ cell }: { cell: string }) => t('stores.changeTheTextsOf', { cell }),
-  clear: ({ cells }: { cells: string[] }) => t('stores.clear', { cells: cellsText(cells) }),
+  bind: ({ cell, does }: { cell: MessageFact; does: MessageFact }) =>
+    t('stores.setTo2', { cell, action: does }),
+  words: ({ cell }: { cell: MessageFact }) => t('stores.changeTheTextsOf', { cell }),
+  clear: ({ cells }: { cells: MessageFact[] }) => t('stores.clear', { cells: cellsText(cells.map(textOf)) }),
   fill: ({ cells }: { cells: number }) => t('stores.fillCells', { count: cells }),
-  swap: ({ cells: [one, other] }: { cells: [string, string] }) => t('stores.swapAnd', { one, other }),
+  swap: ({ cells: [one, other] }: { cells: [MessageFact, MessageFact] }) =>
+    t('stores.swapAnd', { one, other }),
   'reset-inputs': ({ inputs }: { inputs: number }) => t('stores.resetInput', { count: inputs }),
   paste: ({ cells }: { cells: number }) => t('stores.pasteCells', { count: cells }),
-  drop: ({ cell }: { cell: string }) => t('stores.dropOn', { cell }),
+  drop: ({ cell }: { cell: MessageFact }) => t('stores.dropOn', { cell }),
   'slot-key': ({ input }: { input: string }) => t('stores.setTheNextSlotTo', { input }),
   'add-layer': ({ layer }: { layer: string }) => t('stores.addLayer', { layer }),
   'rename-layer': () => t('stores.renameLayer'),

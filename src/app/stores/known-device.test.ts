@@ -55,7 +55,7 @@ describe('a device in words', () => {
   })
 
   it('says how it is connected and charged, and why nothing on it can be changed', () => {
-    expect(deviceLine(device())).toBe('2.4 GHz · 82 %')
+    expect(deviceLine(device())).toBe('2.4 GHz · 82%')
     expect(deviceLine(device({ info: info({ charging: true, connection: 0 }) }))).toBe(
       'Cable · 82%, charging',
     )
@@ -115,7 +115,7 @@ describe('what one tells who is to help', () => {
   it('has each device with its link and what it passed over, and no names unless they are wanted', () => {
     const text = supportText(facts)
     expect(text).toContain('  Tern 7, serial 0000AB12, firmware 1.1.0, protocol 3')
-    expect(text).toContain('    2.4 GHz, battery 82 %, 1 of 5 slots used, slot 1 active')
+    expect(text).toContain('    2.4 GHz, battery 82%, 1 of 5 slots used, slot 1 active')
     expect(text).toContain('    link: 7 requests, 1 repeated, 0 writes restarted, 0 failed')
     expect(text).toContain('    skipped unknown item: kind 1, code 9, 2 times')
     expect(text).toContain('  Knot 5: not connected')

@@ -167,7 +167,7 @@ export const useStorageQueue = defineStore('keeping', () => {
     if (settings.size === 0) return
     const stores = [...settings]
     settings.clear()
-    for (const [key, act] of stores) void store(`setting ${key}`, 'Settings', async () => act())
+    for (const [key, act] of stores) void store(`setting ${key}`, t('stores.settings'), async () => act())
   })
 
   if (typeof window === 'object')

@@ -38,7 +38,7 @@ describe('the cheat sheet', () => {
     ])
     const svg = cheatSheet(dive, tern7, EMPTY_SHELF, englishText)
     expect(svg).toContain('Brine &amp; &lt;watch&gt;')
-    for (const { number, name } of tern7.inputs) expect(svg).toContain(`>${number}  ${name}<`)
+    for (const { number, name } of tern7.inputs) expect(svg).toContain(`>${number}  ${englishText(name)}<`)
     expect(svg).toContain('>Grab line (2)<')
     expect(svg).toContain('>Dive: while Side, rear is held<')
     expect(svg).toContain('>Saltmarsh Tern 7<')

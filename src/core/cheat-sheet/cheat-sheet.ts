@@ -39,12 +39,12 @@ export function cheatSheet(
 ): string {
   const shown = code && code.size <= MAX_QR_MODULES ? code : undefined
   const right = PAGE.width - PAGE.margin - (shown ? CODE_MM + 3 : 0)
-  const entries = sheetEntries(profile, model, macros)
+  const entries = sheetEntries(profile, model, textOf, macros)
   const area = { top: shown ? PAGE.margin + CODE_MM : 30, bottom: PAGE.height - PAGE.margin - 4 }
   const { layout } = profile.computer
   const drawing =
     model.kind === 'keyboard'
-      ? keyboardDrawing(entries, model, layout, area)
+      ? keyboardDrawing(entries, model, layout, area, textOf)
       : mouseDrawing(entries, model, profile.hand, area)
   return page(
     `${profile.name}, ${model.name}`,

@@ -1,8 +1,9 @@
 import type { DeviceInput, DeviceModel } from '../device/model'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
-import { actionText } from '../text/action-text'
+import { actionMessage } from '../text/action-text'
 import { contextOf } from '../text/context'
 import { bindingOn, differsFromFactory, factoryAction } from '../terms/profile'
+import type { TextOf } from '../message/message'
 import type { Profile } from '../document/schema'
 
 /** One line of an input: its action on the base layer (0) or another. */
@@ -16,6 +17,7 @@ export interface SheetLine {
 
 export interface SheetEntry {
   input: DeviceInput
+  name: string
   lines: SheetLine[]
   /** Whether any part differs from factory settings. */
   changed: boolean
@@ -25,17 +27,19 @@ export interface SheetEntry {
 export function sheetEntries(
   profile: Profile,
   model: DeviceModel,
+  textOf: TextOf,
   macros: MacroShelf = EMPTY_SHELF,
 ): SheetEntry[] {
   const context = contextOf(profile, model, macros)
   return model.inputs.map((input) => ({
     input,
+    name: textOf(input.name),
     changed: differsFromFactory(profile, model, input.id),
     lines: profile.layers.flatMap((_, layer) => {
       const binding =
         bindingOn(profile, layer, input.id) ?? (layer === 0 ? { action: factoryAction(input) } : undefined)
       if (!binding) return []
-      const does = actionText(binding.action, context)
+      const does = textOf(actionMessage(binding.action, context))
       return [binding.name ? { layer, text: binding.name, does } : { layer, text: does }]
     }),
   }))

@@ -2,6 +2,7 @@ import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
 import { boxOf } from '../device/shapes'
 import { capLegend, keyLegend, type LayoutId } from '../computer/layouts'
+import { message, type TextOf } from '../message/message'
 import type { SheetEntry } from './entries'
 import { truncateToWidth, group, layerBadge, outline, PAGE, text } from './svg'
 
@@ -17,6 +18,7 @@ export function keyboardDrawing(
   { sheet }: DeviceModel,
   layout: LayoutId,
   area: { top: number; bottom: number },
+  textOf: TextOf,
 ): string {
   const width = PAGE.width - 2 * PAGE.margin
   const scale = width / sheet.widthMm
@@ -30,19 +32,28 @@ export function keyboardDrawing(
     scale,
     outline(view.body, 0.35 / scale, '#fff') + shapes.join(''),
   )
-  const caps = entries.map((entry) => cap(entry, scale, layout)).join('')
+  const caps = entries.map((entry) => cap(entry, scale, layout, textOf)).join('')
   const listTop = area.top + sheet.heightMm * scale + 6
   const changed = entries.filter((entry) => entry.changed)
-  return drawing + group(PAGE.margin, area.top, 1, caps) + list(changed, layout, listTop, area.bottom)
+  return (
+    drawing +
+    group(PAGE.margin, area.top, 1, caps) +
+    list(changed, { layout, top: listTop, bottom: area.bottom }, textOf)
+  )
 }
 
-function cap({ input, lines, changed }: SheetEntry, scale: number, layout: LayoutId): string {
-  if (input.kind === 'turn' || input.group === 'Knob') return ''
+function cap(
+  { input, name, lines, changed }: SheetEntry,
+  scale: number,
+  layout: LayoutId,
+  textOf: TextOf,
+): string {
+  if (input.kind === 'turn' || input.role?.startsWith('knob-')) return ''
   const box = boxOf(itemAt(input.shapes, 0).shape)
   const [x, y, width] = [box.x * scale + 1.1, box.y * scale + LEGEND_MM + 0.6, box.width * scale - 1.8]
-  const legend = input.key?.code ? capLegend(input.key.code, layout) : (input.key?.legend ?? input.name)
+  const legend = textOf(input.key?.code ? capLegend(input.key.code, layout) : (input.key?.legend ?? name))
   const shown = lines.filter(({ layer }) => layer > 0 || changed).slice(0, 3)
-  const words = shown.filter(({ layer, text: words }) => layer > 0 || words !== input.name)
+  const words = shown.filter(({ layer, text: words }) => layer > 0 || words !== name)
   return [
     text(x, y, truncateToWidth(legend, width, LEGEND_MM, true), { size: LEGEND_MM, bold: true }),
     ...words.map(({ layer, text: content }, index) => {
@@ -54,9 +65,13 @@ function cap({ input, lines, changed }: SheetEntry, scale: number, layout: Layou
   ].join('')
 }
 
-function list(entries: readonly SheetEntry[], layout: LayoutId, top: number, bottom: number): string {
-  const lines = entries.flatMap(({ input, lines: own }) =>
-    own.map((each) => ({ ...each, key: input.key?.code ? keyLegend(input.key.code, layout) : input.name })),
+function list(
+  entries: readonly SheetEntry[],
+  { layout, top, bottom }: { layout: LayoutId; top: number; bottom: number },
+  textOf: TextOf,
+): string {
+  const lines = entries.flatMap(({ input, name, lines: own }) =>
+    own.map((each) => ({ ...each, key: textOf(input.key?.code ? keyLegend(input.key.code, layout) : name) })),
   )
   const perColumn = Math.max(1, Math.floor((bottom - top) / LIST_LINE_MM))
   const room = perColumn * COLUMNS
@@ -79,7 +94,7 @@ function list(entries: readonly SheetEntry[], layout: LayoutId, top: number, bot
       ? text(
           PAGE.margin + (COLUMNS - 1) * columnMm,
           top + (perColumn - 1) * LIST_LINE_MM,
-          `and ${rest} more on the keys`,
+          textOf(message('sheet.more', { count: rest })),
           {
             size: LIST_SIZE_MM,
           },

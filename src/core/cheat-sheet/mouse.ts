@@ -69,7 +69,7 @@ function label(box: LabelBox, entries: readonly SheetEntry[], lineMm: number): s
   const atEnd = box.side === 'left'
   const x = atEnd ? box.x + LABEL_MM - INSET_MM : box.x + INSET_MM
   const anchor = atEnd ? 'end' : 'start'
-  const head = text(x, box.y + size, `${entry.input.number}  ${entry.input.name}`, {
+  const head = text(x, box.y + size, `${entry.input.number}  ${entry.name}`, {
     size: size * 0.85,
     anchor,
   })

@@ -13,7 +13,7 @@ import type { BudgetProblem } from '../onboard/macro-budget'
 
 /** An input by its name, with the name of its layer above the base layer. */
 export interface NamedInput {
-  input: string
+  input: MessageFact
   layer?: string
 }
 /** A finding about the cell `where`. */
@@ -50,9 +50,9 @@ export const FINDING_MESSAGES = {
   'chosen-slot': ({ where, ...facts }: Placed & OnModel & { slot: number; slots: number }) =>
     message('checks.chosenSlot', { where: inputPlaceName(where), ...facts }),
   'system-opening': ({ where }: Placed) => message('checks.systemOpening', { where: inputPlaceName(where) }),
-  'system-shortcut': ({ where, shortcut }: Placed & { shortcut: string }) =>
+  'system-shortcut': ({ where, shortcut }: Placed & { shortcut: MessageFact }) =>
     message('checks.systemShortcut', { where: inputPlaceName(where), shortcut }),
-  shortcut: ({ where, shortcut, system }: Placed & { shortcut: string; system: OperatingSystem }) =>
+  shortcut: ({ where, shortcut, system }: Placed & { shortcut: MessageFact; system: OperatingSystem }) =>
     message('checks.shortcut', {
       where: inputPlaceName(where),
       shortcut,
@@ -72,14 +72,19 @@ export const FINDING_MESSAGES = {
     }),
   'same-name': ({ where, first, name }: Placed & { first: NamedInput; name: string }) =>
     message('checks.sameName', { name, first: inputPlaceName(first), where: inputPlaceName(where) }),
-  'connection-input': ({ where, connection, because }: Placed & { connection: string; because: string }) =>
+  'connection-input': ({
+    where,
+    connection,
+    because,
+  }: Placed & { connection: MessageFact; because: MessageFact }) =>
     message('checks.connectionInput', { where: inputPlaceName(where), connection, because }),
 
   'unreachable-layer': (facts: { layer: string }) => message('checks.unreachableLayer', facts),
   layer: ({ where, layer }: Placed & { layer: number }) =>
     message('checks.layer', { where: inputPlaceName(where), layer }),
-  'layer-key-held': (facts: { input: string; layer: string }) => message('checks.layerKeyHeld', facts),
-  'layer-key-switch': (facts: { input: string; layer: string }) => message('checks.layerKeySwitch', facts),
+  'layer-key-held': (facts: { input: MessageFact; layer: string }) => message('checks.layerKeyHeld', facts),
+  'layer-key-switch': (facts: { input: MessageFact; layer: string }) =>
+    message('checks.layerKeySwitch', facts),
   signal: (facts: OnModel & { layer: string; signal: number }) => message('checks.signal', facts),
 
   zone: (facts: OnModel & OfEffect & { zone: string }) => message('checks.zone', facts),
@@ -152,7 +157,7 @@ export const FINDING_MESSAGES = {
     rate,
     rates,
   }: {
-    connection: string
+    connection: MessageFact
     rate: number | undefined
     rates: readonly number[]
   }) =>
@@ -186,7 +191,7 @@ export const FIX_MESSAGES = {
   'clear-place': ({ where, bytes }: Placed & { bytes: number }) =>
     message('checks.clearPlace', { where: inputPlaceName(where), bytes }),
   remove: () => message('checks.remove'),
-  'left-click': (facts: { input: string }) => message('checks.bindLeftClick', facts),
+  'left-click': (facts: { input: MessageFact }) => message('checks.bindLeftClick', facts),
   system: ({ system }: { system: OperatingSystem }) =>
     message('checks.setSystem', { system: OPERATING_SYSTEM_NAMES[system] }),
   layout: ({ layout }: { layout: LayoutId }) => message('checks.setLayout', { layout: layoutName(layout) }),

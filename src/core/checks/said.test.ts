@@ -149,7 +149,7 @@ describe('what the checks say', () => {
     const input = itemAt(dunlin84.inputs, 0)
     const bindings = { [input.id]: { action: { kind: 'step', to: 'next' } as const } }
     expect(said({ ...dunlin, layers: [{ ...baseLayer(dunlin), bindings }] }, dunlin84)).toContain(
-      `${input.name}: Dunlin 84 has no sensor, so it has no DPI steps`,
+      `${englishText(input.name)}: Dunlin 84 has no sensor, so it has no DPI steps`,
     )
     const names = itemAt(checkNames(30, dive, tern7), 0)
     expect(names).toMatchObject({ view: 'buttons', at: { layer: 1 } })
@@ -180,7 +180,7 @@ describe('what the checks say', () => {
       `${MAX_MACROS + 1} macros are bound, but Dunlin 84 can store ${MAX_MACROS}`,
     )
     expect(kept).toContain(
-      `${itemAt(keys, 0).name}: Macro 0 never releases 1 key; the device does so when it ends`,
+      `${englishText(itemAt(keys, 0).name)}: Macro 0 never releases 1 key; the device does so when it ends`,
     )
   })
 

@@ -1,3 +1,5 @@
+import { englishText } from '../../messages/plain'
+import { actionText, typingIn } from '../../messages/english.test-support'
 import fc from 'fast-check'
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
@@ -39,9 +41,8 @@ import { lightFigures } from '../light/current'
 import { effectDurationMs, isAnimated } from '../light/animation'
 import { EXTENDED, readMacro, writeMacro } from '../onboard/macro-code'
 import { SETTING_KINDS } from '../onboard/settings'
-import { actionText } from '../text/action-text'
 import { contextOf } from '../text/context'
-import { eventText } from '../text/event-text'
+import { eventMessage } from '../text/event-text'
 import { parseAction } from '../text/parse-action'
 
 /**
@@ -212,7 +213,7 @@ describe('vectors', () => {
 const context = (model = tern7) => {
   const macros = shelfOf([emptyMacro('sonar', 'Sonar sweep'), emptyMacro('winch', 'Winch 2')])
   const profile = addLayer(factoryProfile(model, 'Brinewatch', { system: 'windows', layout: 'us' }), 'Dive')
-  return contextOf(profile, model, macros)
+  return typingIn(contextOf(profile, model, macros))
 }
 
 describe.each(SINGLE_NAMES)('the action %s', (name) => {
@@ -265,7 +266,7 @@ describe.each(SELF_CONTAINED)('the event %s', (name) => {
         const macro = { ...emptyMacro('m', 'Sonar'), events: [event] }
         const ops = lowerMacro(macro, EMPTY_SHELF, on)
         expect(readMacro(writeMacro(ops))).toEqual(ops)
-        expect(eventText(event, 'us', EMPTY_SHELF)).not.toMatch(/undefined|NaN|\[object/)
+        expect(englishText(eventMessage(event, 'us', EMPTY_SHELF))).not.toMatch(/undefined|NaN|\[object/)
       }),
       runs(30),
     )

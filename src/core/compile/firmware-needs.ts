@@ -10,7 +10,7 @@ import { DOCUMENT_ACTIONS } from '../document/document-actions'
 import { CONDITIONS } from '../effects/conditions'
 import { EFFECTS } from '../effects/registry'
 import { SETTING_KINDS } from '../onboard/settings'
-import { actionText } from '../text/action-text'
+import { actionMessage } from '../text/action-text'
 import { type ActionContext } from '../text/context'
 import { message, type MessageFact } from '../message/message'
 import { CONDITION_MESSAGES, EFFECT_MESSAGES } from '../wording/effect-messages'
@@ -38,7 +38,7 @@ export function unsupportedParts(
     ),
     ...actionsIn(profile).flatMap((action) => {
       const since = sinceOf(action)
-      return since ? { what: actionText(action, context), since } : []
+      return since ? { what: actionMessage(action, context), since } : []
     }),
     ...SETTINGS.filter(({ key }) => profile.settings[key] !== undefined).map(({ key, name }) => ({
       what: name,

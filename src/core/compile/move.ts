@@ -8,7 +8,7 @@ import { nearestDpi } from '../motion/steps'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import { moveStack } from './move-light'
 import type { MoveChange } from './move-change'
-import { actionText } from '../text/action-text'
+import { actionMessage } from '../text/action-text'
 import { contextOf } from '../text/context'
 import { nameInput } from '../checks/finding'
 import { inputPlaceName } from '../checks/finding-messages'
@@ -111,7 +111,7 @@ function moveLayer(layer: Layer, index: number, profile: Profile, route: Route, 
   for (const input of route.from.inputs) {
     const binding = layer.bindings[input.id]
     if (!binding) continue
-    const text = actionText(binding.action, contextOf(profile, route.from, route.macros))
+    const text = actionMessage(binding.action, contextOf(profile, route.from, route.macros))
     const what = message('move.binding', {
       input: inputPlaceName(nameInput(profile, { layer: index, input })),
       action: text,

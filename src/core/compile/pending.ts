@@ -3,8 +3,8 @@ import { LoweringError } from '../base/errors'
 import { connectionById } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
 import { layoutName } from '../computer/layouts'
-import { actionText } from '../text/action-text'
-import { contextOf } from '../text/context'
+import { actionMessage } from '../text/action-text'
+import { contextOf, type ActionContext } from '../text/context'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import { deepEqual } from '../base/deep-equal'
 import { lightIds } from '../terms/light'
@@ -168,9 +168,7 @@ function bindingEdits(before: Profile, after: Profile, model: DeviceModel, macro
       const [from, to] = [on(before), on(after)]
       if (deepEqual(from, to)) return []
       const text = (binding: typeof from, context: typeof old) =>
-        binding
-          ? `${actionText(binding.action, context)}${binding.name ? ` = ${binding.name}` : ''}`
-          : message('differences.inherited')
+        binding ? bindingMessage(binding, context) : message('differences.inherited')
       const what =
         layer === 0 ? input.name : message('differences.inputInLayer', { input: input.name, layer: name })
       const words = { from: text(from, old), to: text(to, now) }
@@ -196,7 +194,7 @@ export function loweringChanges(
     if (!deepEqual(there, action)) return []
     const keys = ({ computer }: Profile) => loweredKeys(action, computer, macros)
     if (keys(before) === keys(after)) return []
-    const text = actionText(action, contextOf(after, model, macros))
+    const text = actionMessage(action, contextOf(after, model, macros))
     const what =
       layer === 0
         ? input.name
@@ -232,6 +230,11 @@ export const computerMessage = ({ system, layout }: TargetComputer): MessageFact
         layout: layoutName(layout),
       })
     : message('differences.anyComputerLayout', { layout: layoutName(layout) })
+
+function bindingMessage({ action, name }: Omit<Binding, 'note'>, context: ActionContext): MessageFact {
+  const does = actionMessage(action, context)
+  return name ? message('actions.named', { action: does, name }) : does
+}
 
 const stepMessage = ({ dpi, dpiY, colour, name }: Step): MessageFact =>
   factList(

@@ -1,4 +1,5 @@
 import { firstItems, itemAt } from '../base/items'
+import { message, type Message, type MessageFact } from '../message/message'
 import { buttonLabel } from '../hid/button-page'
 import { consumerByUsage } from '../hid/consumer-page'
 import {
@@ -14,11 +15,11 @@ import { ALTGR_LEVEL, COMMON_KEYS, composeDead, isDead, SHIFT_LEVEL, type Layout
 
 /** Effects of one report on the computer. */
 export type ComputerEvent =
-  | { kind: 'key'; usage: number; down: boolean; text: string; label: string }
-  | { kind: 'button'; button: number; down: boolean; label: string }
+  | { kind: 'key'; usage: number; down: boolean; text: string; label: MessageFact }
+  | { kind: 'button'; button: number; down: boolean; label: MessageFact }
   | { kind: 'pointer'; x: number; y: number }
   | { kind: 'scroll'; vertical: number; horizontal: number }
-  | { kind: 'control'; usage: number; down: boolean; label: string }
+  | { kind: 'control'; usage: number; down: boolean; label: MessageFact }
 
 /**
  * A computer that only knows a report descriptor. It tracks which keys, buttons and controls are down, and returns the
@@ -69,9 +70,15 @@ export class Computer {
     if (page === PAGE.keyboard) {
       const known = keyByUsage(usage)
       const text = down && known ? this.textOf(known.code, held) : ''
-      return { kind: 'key', usage, down, text, label: known?.legend ?? `usage 0x${usage.toString(16)}` }
+      return {
+        kind: 'key',
+        usage,
+        down,
+        text,
+        label: known?.legend ?? message('names.usage', { code: hex(usage) }),
+      }
     }
-    const label = consumerByUsage(usage)?.label ?? `control 0x${usage.toString(16)}`
+    const label = consumerByUsage(usage)?.label ?? message('names.control', { code: hex(usage) })
     return { kind: 'control', usage, down, label }
   }
 
@@ -93,6 +100,8 @@ export class Computer {
   }
 }
 
+const hex = (usage: number): string => `0x${usage.toString(16)}`
+
 const rank = (key: string): number => {
   const [page, usage] = firstItems(key.split(':').map(Number), 2)
   return page === PAGE.keyboard && isModifierUsage(usage) ? 0 : 1
@@ -112,18 +121,19 @@ function motionEvents(values: FieldValue[]): ComputerEvent[] {
   return events
 }
 
-/** One line of text for an event, as in the report log. */
-export function eventText(event: ComputerEvent): string {
+/** An event as one line of the report log. */
+export function computerEventMessage(event: ComputerEvent): Message {
   switch (event.kind) {
     case 'key':
-      return `${event.label} ${event.down ? 'down' : 'up'}`
     case 'button':
     case 'control':
-      return `${event.label} ${event.down ? 'down' : 'up'}`
+      return message(event.down ? 'events.down' : 'events.up', { key: event.label })
     case 'pointer':
-      return `pointer ${signed(event.x)}, ${signed(event.y)}`
+      return message('events.pointer', { x: signed(event.x), y: signed(event.y) })
     case 'scroll':
-      return event.horizontal === 0 ? `scroll ${signed(event.vertical)}` : `pan ${signed(event.horizontal)}`
+      return event.horizontal === 0
+        ? message('events.scroll', { detents: signed(event.vertical) })
+        : message('events.pan', { detents: signed(event.horizontal) })
   }
 }
 

@@ -1,4 +1,7 @@
 import { clamp } from '../base/numbers'
+import { deepEqual } from '../base/deep-equal'
+import { keyByCode } from '../hid/keyboard-page'
+import { factList, type MessageFact } from '../message/message'
 import type { ComputerEvent } from './computer'
 import type { OperatingSystem } from './operating-systems'
 
@@ -17,10 +20,10 @@ export interface Desktop {
   volume: number
   muted: boolean
   playing: boolean
-  /** Names of the held keys and buttons. */
-  down: string[]
+  /** The held keys and buttons. */
+  down: HeldControl[]
   /** The last event that was neither text nor movement: a shortcut or a control. */
-  last: string
+  last?: MessageFact
   /**
    * The window that has the keyboard focus instead of the page: the system's box or a terminal. It takes a moment to
    * appear.
@@ -28,6 +31,13 @@ export interface Desktop {
   box?: { kind: 'run' | 'terminal'; text: string; readyMs: number }
   /** Opened programs, the latest first. */
   opened: string[]
+}
+
+/** A held key or button, by its kind and usage, with its name. */
+export interface HeldControl {
+  kind: 'key' | 'button'
+  usage: number
+  label: MessageFact
 }
 
 export const SCREEN = { width: 1920, height: 1080 }
@@ -46,7 +56,6 @@ export const emptyDesktop = (system: OperatingSystem = 'windows'): Desktop => ({
   muted: false,
   playing: false,
   down: [],
-  last: '',
   opened: [],
 })
 
@@ -69,9 +78,19 @@ export function applyEvent(desktop: Desktop, event: ComputerEvent, atMs: number)
     case 'scroll':
       return { ...desktop, scrolled: desktop.scrolled + event.vertical }
     case 'button':
-      return { ...desktop, down: held(desktop.down, event.label, event.down) }
+      return {
+        ...desktop,
+        down: held(desktop.down, { kind: 'button', usage: event.button, label: event.label }, event.down),
+      }
     case 'key':
-      return keyed({ ...desktop, down: held(desktop.down, event.label, event.down) }, event, atMs)
+      return keyed(
+        {
+          ...desktop,
+          down: held(desktop.down, { kind: 'key', usage: event.usage, label: event.label }, event.down),
+        },
+        event,
+        atMs,
+      )
     case 'control':
       return event.down ? { ...controlled(desktop, event.usage), last: event.label } : desktop
   }
@@ -82,19 +101,28 @@ const ESCAPE = 0x29
 const CONTROL = { playPause: 0xcd, mute: 0xe2, volumeUp: 0xe9, volumeDown: 0xea }
 const VOLUME_STEP = 2
 
-/** The keys that open the box of each system, from its help. */
-const RUN_CHORD: Record<OperatingSystem, string> = {
-  windows: 'System+R',
-  macos: 'System+Space',
-  linux: 'Alt+F2',
+/** The keys that open the box of each system, in the order in which they are pressed, from its help. */
+const RUN_CHORD: Record<OperatingSystem, readonly string[]> = {
+  windows: ['MetaLeft', 'KeyR'],
+  macos: ['MetaLeft', 'Space'],
+  linux: ['AltLeft', 'F2'],
 }
+
+const isRunChord = ({ system, down }: Desktop): boolean =>
+  deepEqual(
+    down.map(({ kind, usage }) => (kind === 'key' ? usage : undefined)),
+    RUN_CHORD[system].map((code) => keyByCode(code)?.usage),
+  )
 
 type KeyEvent = Extract<ComputerEvent, { kind: 'key' }>
 
 function keyed(desktop: Desktop, event: KeyEvent, atMs: number): Desktop {
   if (!event.down) return desktop
-  const chord = desktop.down.join('+')
-  if (chord === RUN_CHORD[desktop.system])
+  const chord = factList(
+    desktop.down.map(({ label }) => label),
+    'plus',
+  )
+  if (isRunChord(desktop))
     return { ...desktop, last: chord, box: { kind: 'run', text: '', readyMs: atMs + RUN_BOX_MS } }
   const { box } = desktop
   if (box && atMs >= box.readyMs) return keyedInBox(desktop, box, event, atMs)
@@ -130,7 +158,9 @@ function controlled(desktop: Desktop, usage: number): Desktop {
   return { ...desktop, volume: within(desktop.volume + by, 100), muted: by !== 0 ? false : desktop.muted }
 }
 
-const held = (down: string[], label: string, isDown: boolean): string[] =>
-  isDown ? [...down, label] : down.filter((each) => each !== label)
+const held = (down: HeldControl[], control: HeldControl, isDown: boolean): HeldControl[] =>
+  isDown
+    ? [...down, control]
+    : down.filter(({ kind, usage }) => kind !== control.kind || usage !== control.usage)
 
 const within = (value: number, max: number): number => clamp(value, 0, max)

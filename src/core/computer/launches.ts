@@ -1,3 +1,4 @@
+import { factList, message, type MessageFact } from '../message/message'
 import type { LayoutId } from './layouts'
 import { keyByUsage } from '../hid/keyboard-page'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
@@ -83,10 +84,10 @@ export function raiseLaunch(
 /** One step of an opening for people to read: a chord, a delay or a line. */
 export interface KeystrokeLine {
   kind: 'keys' | 'wait' | 'line'
-  text: string
+  text: MessageFact
 }
 
-/** The exact keystrokes of an opening, as text. */
+/** The exact keystrokes of an opening, for people to read. */
 export const keystrokeLines = (
   opening: Opening,
   system: OperatingSystem,
@@ -94,13 +95,19 @@ export const keystrokeLines = (
 ): KeystrokeLine[] =>
   RECIPES[system](opening).map((part) => {
     if (part.kind === 'line') return part
-    if (part.kind === 'wait') return { kind: 'wait', text: `${part.ms} ms` }
-    return { kind: 'keys', text: chordText(part, layout) }
+    if (part.kind === 'wait') return { kind: 'wait', text: message('events.time', { time: String(part.ms) }) }
+    return { kind: 'keys', text: chordMessage(part, layout) }
   })
 
-function chordText({ usage, modifiers }: { usage: number; modifiers: number }, layout: LayoutId): string {
+function chordMessage(
+  { usage, modifiers }: { usage: number; modifiers: number },
+  layout: LayoutId,
+): MessageFact {
   const held = Array.from({ length: 8 }, (_, bit) => bit)
     .filter((bit) => modifiers & (1 << bit))
     .map((bit) => FIRST_MODIFIER_USAGE + bit)
-  return [...held, usage].map((each) => keyLegend(keyByUsage(each)?.code ?? '', layout)).join('+')
+  return factList(
+    [...held, usage].map((each) => keyLegend(keyByUsage(each)?.code ?? '', layout)),
+    'plus',
+  )
 }

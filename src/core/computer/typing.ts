@@ -67,7 +67,7 @@ export const untypableCharacters = (text: string, on: TargetComputer): string[] 
 export const computerNames = ({
   system,
   layout,
-}: TargetComputer): { layout: string; system: MessageFact } => ({
+}: TargetComputer): { layout: MessageFact; system: MessageFact } => ({
   layout: layoutName(layout),
   system: system ? OPERATING_SYSTEM_NAMES[system] : message('checks.anyOperatingSystem'),
 })

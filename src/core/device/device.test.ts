@@ -142,7 +142,7 @@ describe('device models', () => {
 
   it('answer for what they do not have with undefined', () => {
     expect(inputById(tern7, 'nose')).toBeUndefined()
-    expect(connectionById(tern7, 'cable')?.name).toBe('Cable')
+    expect(connectionById(tern7, 'cable')?.id).toBe('cable')
     expect(modelById('nothing')).toBeUndefined()
     expect(modelByNumber(0)).toBeUndefined()
   })

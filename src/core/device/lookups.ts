@@ -1,3 +1,4 @@
+import { message, type Message } from '../message/message'
 import type { Connection, DeviceInput, DeviceModel, MemoryGeometry } from './model'
 
 /** Bytes at the start of a sector, and of a record in it, that do not belong to an image (docs/onboard-format.md). */
@@ -15,3 +16,7 @@ export const inputById = (model: DeviceModel, id: string): DeviceInput | undefin
 /** The connection with an id, or undefined. */
 export const connectionById = (model: DeviceModel, id: string): Connection | undefined =>
   model.connections.find((connection) => connection.id === id)
+
+/** An input by its number and name: `4 Side, rear`. */
+export const numberedInput = ({ number, name }: Pick<DeviceInput, 'number' | 'name'>): Message =>
+  message('models.numbered', { number, input: name })

@@ -3,6 +3,7 @@ import type { ImageStep } from '../onboard/steps-section'
 import type { EffectName } from '../effects/registry'
 import type { LightEntry } from '../onboard/light-stack'
 import type { DebounceStrategy } from '../onboard/settings'
+import type { Message, MessageFact } from '../message/message'
 
 /**
  * A device model: the data that all devices of its kind share. A new device is a new file in models/; no code refers to
@@ -17,7 +18,7 @@ export interface DeviceModel {
   maker: string
   name: string
   kind: 'mouse' | 'keyboard'
-  summary: string
+  summary: Message
   sheet: Sheet
   inputs: DeviceInput[]
   zones: LightZone[]
@@ -62,7 +63,7 @@ export interface Sheet {
 
 export interface SheetView {
   id: string
-  title: string
+  title: Message
   /** Position of the view's origin on the sheet. */
   at: Point
   widthMm: number
@@ -92,7 +93,7 @@ export interface DeviceInput {
   id: string
   /** Its label on the drawing, and its number in an image. */
   number: number
-  name: string
+  name: MessageFact
   /** Pressed and released, or turned one detent at a time. */
   kind: 'press' | 'turn'
   /** The button of a person's own mouse that presses this input in the try-out. */
@@ -106,7 +107,7 @@ export interface DeviceInput {
   leftHandLeader?: LeaderLine
   /** The key of a keyboard: its printed legend, and its group in the binding sheet. */
   key?: { code?: string; legend?: string }
-  group?: string
+  group?: Message
   factory: ImageAction
 }
 
@@ -139,7 +140,7 @@ export type InputRole =
 
 export interface LightZone {
   id: string
-  name: string
+  name: Message
   lights: LightPosition[]
   /** The only effects that the zone can show; any if omitted. */
   effects?: EffectName[]
@@ -156,14 +157,14 @@ export interface LightPosition {
 
 export interface Connection {
   id: 'cable' | 'receiver' | 'bluetooth'
-  name: string
+  name: Message
   ratesHz: number[]
   /** Whether it carries configuration reports. */
   configurable: boolean
   charges: boolean
   factoryRateHz: number
   /** Inputs with a fixed function of the device over this connection, regardless of their bindings. */
-  without?: { inputs: string[]; because: string }
+  without?: { inputs: string[]; because: Message }
 }
 
 export interface MemoryGeometry {

@@ -91,7 +91,7 @@ describe.each(DEVICE_MODELS.map((model) => [model.name, model] as const))('%s as
       height,
     }))
     for (const [at, box] of boxes.entries()) {
-      expect(inside(box, sheet, EDGE_MM), itemAt(sheet.views, at).title).toBe(true)
+      expect(inside(box, sheet, EDGE_MM), itemAt(sheet.views, at).id).toBe(true)
       for (const other of boxes.slice(0, at)) expect(overlap(box, other)).toBe(false)
     }
   })

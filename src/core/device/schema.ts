@@ -1,4 +1,5 @@
 import { array, boolean, mixed, number, object, string, type ObjectSchema, type Schema } from 'yup'
+import { isMessage, type Message, type MessageFact } from '../message/message'
 import type { DeviceModel, Point, Shape } from './model'
 
 /** Validates device model files beyond their types. Tests validate every included model. */
@@ -6,6 +7,17 @@ const positive = () => number().required().positive()
 const whole = () => positive().integer()
 const notNegative = () => number().required().min(0)
 const text = () => string().required().min(1)
+
+/** A text for people: a message, or the character on a key. */
+const shownText = () =>
+  mixed<MessageFact>()
+    .required()
+    .test(
+      'message',
+      '${path} is a message or a text',
+      (value) => isMessage(value) || (typeof value === 'string' && value !== ''),
+    )
+const shownMessage = () => mixed<Message>().required().test('message', '${path} is a message', isMessage)
 
 const shape = () =>
   mixed<Shape>()
@@ -53,14 +65,14 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
   maker: text(),
   name: text(),
   kind: string().oneOf(['mouse', 'keyboard']).required(),
-  summary: text(),
+  summary: shownMessage(),
   sheet: object({
     widthMm: positive(),
     heightMm: positive(),
     views: array(
       object({
         id: text(),
-        title: text(),
+        title: shownMessage(),
         at: point(),
         widthMm: positive(),
         heightMm: positive(),
@@ -76,7 +88,7 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
     object({
       id: text(),
       number: whole().max(255),
-      name: text(),
+      name: shownText(),
       role: string(),
       mirror: string(),
       kind: string().oneOf(['press', 'turn']).required(),
@@ -84,7 +96,11 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
       leader: leader().required(),
       leftHandLeader: leader().default(undefined).optional(),
       key: object({ code: string(), legend: string() }).default(undefined).optional(),
-      group: string(),
+      group: mixed<Message>().test(
+        'message',
+        '${path} is a message',
+        (value) => value === undefined || isMessage(value),
+      ),
       factory: anyOf(),
     }),
   )
@@ -95,7 +111,7 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
   zones: array(
     object({
       id: text(),
-      name: text(),
+      name: shownMessage(),
       lights: array(object({ at: point(), shapes: placed(), input: string() }))
         .required()
         .min(1),
@@ -120,14 +136,14 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
   connections: array(
     object({
       id: string().oneOf(['cable', 'receiver', 'bluetooth']).required(),
-      name: text(),
+      name: shownMessage(),
       ratesHz: array(whole().test('unit', '${path} is a multiple of 125 Hz', (rate) => rate % 125 === 0))
         .required()
         .min(1),
       configurable: boolean().required(),
       charges: boolean().required(),
       factoryRateHz: whole(),
-      without: object({ inputs: array(text()).required().min(1), because: text() })
+      without: object({ inputs: array(text()).required().min(1), because: shownMessage() })
         .default(undefined)
         .optional(),
     }).test('factory rate', '${path}: the factory rate is not among its rates', (connection) =>

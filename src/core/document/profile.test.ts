@@ -19,10 +19,10 @@ import { parseProfile, ProfileError, type Action } from './schema'
 import { macrosFromJson } from '../files/macro-json'
 import { readProfileFile } from '../files/profile-file'
 import { suggestActions } from '../text/suggest-action'
-import { inEnglish, refusalOf } from '../../messages/english.test-support'
+import { inEnglish, refusalOf, typingIn } from '../../messages/english.test-support'
 
 const profile = factoryProfile(tern7, 'Brinewatch')
-const context = factoryContext(tern7)
+const context = typingIn(factoryContext(tern7))
 const y = keyAction('KeyY', [])
 const leftClick = { kind: 'button', button: 1, clicks: 1 } as const
 

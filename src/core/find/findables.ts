@@ -1,8 +1,8 @@
 import { itemAt } from '../base/items'
 import type { DeviceModel } from '../device/model'
 import type { MacroShelf } from '../document/macro'
-import { phrasesOf } from '../text/grammar/grammars'
-import { actionText } from '../text/action-text'
+import { shownPhrases } from '../text/shown-phrases'
+import { actionMessage } from '../text/action-text'
 import { contextOf } from '../text/context'
 import { SETTINGS, type SettingPlace } from '../document/device-settings'
 import { factList, message, type TextOf } from '../message/message'
@@ -24,7 +24,7 @@ export const findablesOf = (
   macros: MacroShelf,
   textOf: TextOf,
 ): PlacedFindable[] => [
-  ...inputsOf(profile, model, macros),
+  ...inputsOf(profile, model, macros, textOf),
   ...layersOf(profile, textOf),
   ...stepsOf(profile, textOf),
   ...ratesOf(profile, model, textOf),
@@ -33,17 +33,24 @@ export const findablesOf = (
 ]
 
 /** Every action with its own text; the text is that of a cell. */
-export const actionsOf = (profile: Profile, model: DeviceModel, macros: MacroShelf): Findable[] => [
-  ...phrasesOf(contextOf(profile, model, macros)).map(({ text, note, words }): Findable => ({
-    kind: 'action',
-    text,
-    detail: note,
-    words: words.join(' '),
-  })),
+export const actionsOf = (
+  profile: Profile,
+  model: DeviceModel,
+  macros: MacroShelf,
+  textOf: TextOf,
+): Findable[] => [
+  ...shownPhrases({ ...contextOf(profile, model, macros), textOf }).map(
+    ({ text, note, words }): Findable => ({
+      kind: 'action',
+      text,
+      detail: textOf(note),
+      words: words.join(' '),
+    }),
+  ),
   {
     kind: 'action',
-    text: 'Left click 10 a second',
-    detail: 'repeats while held',
+    text: textOf(message('actions.clickTenTimesASecond')),
+    detail: textOf(message('actions.clickTenTimesASecondNote')),
     words: 'clicker autoclicker turbo rapid fire spam repeat macro',
   },
 ]
@@ -79,11 +86,20 @@ function placedIn(
 }
 
 /** Each input by its actions on each layer, and by its in-game names. */
-const inputsOf = (profile: Profile, model: DeviceModel, macros: MacroShelf): PlacedFindable[] =>
+const inputsOf = (
+  profile: Profile,
+  model: DeviceModel,
+  macros: MacroShelf,
+  textOf: TextOf,
+): PlacedFindable[] =>
   placedBindings(profile, model).map(({ layer, input, binding: { action, name, note } }) => ({
     kind: 'input',
-    text: layer === 0 ? input.name : `${input.name}, ${itemAt(profile.layers, layer).name}`,
-    detail: [actionText(action, contextOf(profile, model, macros)), ...(name ? [name] : [])].join(' · '),
+    text: textOf(
+      layer === 0 ? input.name : factList([input.name, itemAt(profile.layers, layer).name], 'comma'),
+    ),
+    detail: textOf(
+      factList([actionMessage(action, contextOf(profile, model, macros)), ...(name ? [name] : [])], 'comma'),
+    ),
     words: `${input.number} button key ${profile.name} ${note ?? ''}`,
     view: `buttons?input=${input.id}&layer=${layer}`,
   }))

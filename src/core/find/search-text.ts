@@ -3,9 +3,9 @@ import { OPERATING_SYSTEM_NAMES } from '../computer/operating-systems'
 import { modelById } from '../device/models'
 import type { MacroShelf } from '../document/macro'
 import type { Profile } from '../document/schema'
-import { actionText } from '../text/action-text'
+import { actionMessage } from '../text/action-text'
 import { contextOf } from '../text/context'
-import type { TextOf } from '../message/message'
+import { message, type TextOf } from '../message/message'
 import { stackItemName } from '../text/light-messages'
 
 /**
@@ -29,10 +29,12 @@ export function searchText(profile: Profile, macros: MacroShelf, textOf: TextOf)
     ...profile.steps.map(({ dpi, name }) => `${dpi} DPI ${name ?? ''}`),
     ...Object.values(profile.polling).map((rateHz) => `${rateHz} Hz`),
     ...profile.light.map((item) => textOf(stackItemName(item))),
-    profile.computer.system ? OPERATING_SYSTEM_NAMES[profile.computer.system] : 'any system',
-    layoutName(profile.computer.layout),
+    profile.computer.system
+      ? OPERATING_SYSTEM_NAMES[profile.computer.system]
+      : textOf(message('checks.anyOperatingSystem')),
+    textOf(layoutName(profile.computer.layout)),
     ...bindings.flatMap(({ action, name, note }) => [
-      ...(context ? [actionText(action, context)] : []),
+      ...(context ? [textOf(actionMessage(action, context))] : []),
       name ?? '',
       note ?? '',
     ]),

@@ -4,7 +4,7 @@ import { bind } from '../edits/edits'
 import { addLayer, setLayerSignal } from '../edits/layer-edits'
 import { factoryProfile } from '../terms/profile'
 import { keyAction } from '../text/context'
-import { layerActivationText } from '../text/layer-activation'
+import { layerActivation } from '../text/layer-activation'
 import { countUnwrittenEdits, summaryOf } from './summary'
 import { englishText } from '../../messages/plain'
 
@@ -34,9 +34,11 @@ describe('a profile in a line', () => {
   })
 
   it('says which input or signal leads to a layer', () => {
-    expect(layerActivationText(held, tern7, 0)).toBe('always')
-    expect(layerActivationText(bound, tern7, 1)).toBe('not activated by any input yet')
-    expect(layerActivationText(held, tern7, 1)).toBe('while Side, rear is held')
-    expect(layerActivationText(setLayerSignal(bound, 1, 3), tern7, 1)).toBe('with signal 3 over the receiver')
+    expect(englishText(layerActivation(held, tern7, 0))).toBe('always')
+    expect(englishText(layerActivation(bound, tern7, 1))).toBe('not activated by any input yet')
+    expect(englishText(layerActivation(held, tern7, 1))).toBe('while Side, rear is held')
+    expect(englishText(layerActivation(setLayerSignal(bound, 1, 3), tern7, 1))).toBe(
+      'with signal 3 over the receiver',
+    )
   })
 })

@@ -1,10 +1,12 @@
+import { message, type Message } from '../message/message'
+
 /**
  * Button page (0x09) of the HID Usage Tables 1.5, section 12: usage n is button n; 1 is the primary button. Names
  * beyond the third follow their common use on computers.
  */
 export interface ButtonUsage {
   usage: number
-  label: string
+  label: Message
   words: readonly string[]
 }
 
@@ -15,17 +17,30 @@ export const BUTTON_COUNT = 8
 export const BUTTON_USAGES: readonly ButtonUsage[] = [
   {
     usage: 1,
-    label: 'Left click',
+    label: message('names.leftClick'),
     words: ['left click', 'left button', 'click', 'button 1', 'primary click'],
   },
-  { usage: 2, label: 'Right click', words: ['right click', 'right button', 'button 2', 'secondary click'] },
-  { usage: 3, label: 'Middle click', words: ['middle click', 'middle button', 'button 3', 'wheel click'] },
-  { usage: 4, label: 'Back click', words: ['back click', 'back button', 'button 4', 'back'] },
-  { usage: 5, label: 'Forward click', words: ['forward click', 'forward button', 'button 5', 'forward'] },
-  { usage: 6, label: 'Button 6', words: ['button 6'] },
-  { usage: 7, label: 'Button 7', words: ['button 7'] },
-  { usage: 8, label: 'Button 8', words: ['button 8'] },
+  {
+    usage: 2,
+    label: message('names.rightClick'),
+    words: ['right click', 'right button', 'button 2', 'secondary click'],
+  },
+  {
+    usage: 3,
+    label: message('names.middleClick'),
+    words: ['middle click', 'middle button', 'button 3', 'wheel click'],
+  },
+  { usage: 4, label: message('names.backClick'), words: ['back click', 'back button', 'button 4', 'back'] },
+  {
+    usage: 5,
+    label: message('names.forwardClick'),
+    words: ['forward click', 'forward button', 'button 5', 'forward'],
+  },
+  { usage: 6, label: message('names.button', { number: 6 }), words: ['button 6'] },
+  { usage: 7, label: message('names.button', { number: 7 }), words: ['button 7'] },
+  { usage: 8, label: message('names.button', { number: 8 }), words: ['button 8'] },
 ]
 
 /** The name of button n; numbers without a name become `Button n`. */
-export const buttonLabel = (usage: number): string => BUTTON_USAGES[usage - 1]?.label ?? `Button ${usage}`
+export const buttonLabel = (usage: number): Message =>
+  BUTTON_USAGES[usage - 1]?.label ?? message('names.button', { number: usage })

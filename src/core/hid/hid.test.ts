@@ -1,9 +1,11 @@
+import { englishText } from '../../messages/plain'
+import { reportText } from '../../messages/english.test-support'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { firstItems } from '../base/items'
 import { BUTTON_USAGES } from './button-page'
 import { OPERATING_SYSTEMS } from '../computer/operating-systems'
-import { Computer, eventText, type ComputerEvent } from '../computer/computer'
+import { Computer, type ComputerEvent } from '../computer/computer'
 import { CONSUMER_USAGES, consumerById, consumerByUsage } from './consumer-page'
 import { reportDescriptor } from './descriptor'
 import { parseReportDescriptor, readReport } from './descriptor-parser'
@@ -100,12 +102,14 @@ describe('usage tables', () => {
     const all = <T>(list: readonly T[]) => expect(new Set(list).size).toBe(list.length)
     all(KEY_USAGES.map(({ usage }) => usage))
     all(KEY_USAGES.map(({ code }) => code))
-    all(KEY_USAGES.flatMap(({ legend, words }) => [...new Set([legend.toLowerCase(), ...words])]))
+    all(
+      KEY_USAGES.flatMap(({ legend, words }) => [...new Set([englishText(legend).toLowerCase(), ...words])]),
+    )
     all(CONSUMER_USAGES.map(({ usage }) => usage))
     all(CONSUMER_USAGES.map(({ id }) => id))
     all(
       [...CONSUMER_USAGES, ...BUTTON_USAGES].flatMap(({ label, words }) => [
-        ...new Set([label.toLowerCase(), ...words]),
+        ...new Set([englishText(label).toLowerCase(), ...words]),
       ]),
     )
   })
@@ -162,7 +166,7 @@ describe('usage tables', () => {
 describe('reports', () => {
   it('are read back as they were written, controls in any order', () => {
     const computer = new Computer(reportDescriptor(), US_LAYOUT)
-    const labels = (report: Uint8Array) => computer.receive(report).map(eventText)
+    const labels = (report: Uint8Array) => computer.receive(report).map(reportText)
     expect(labels(consumerReport([0xe9, 0xe2]))).toEqual(['Volume up down', 'Mute down'])
     expect(labels(consumerReport([0xe2]))).toEqual(['Volume up up'])
     expect(labels(consumerReport([]))).toEqual(['Mute up'])

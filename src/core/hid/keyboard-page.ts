@@ -1,3 +1,5 @@
+import { message, type Message } from '../message/message'
+
 /**
  * Keyboard/Keypad page (0x07) of the HID Usage Tables 1.5, section 10.
  *
@@ -7,7 +9,7 @@
 export interface KeyUsage {
   usage: number
   code: string
-  legend: string
+  legend: string | Message
   words: readonly string[]
 }
 
@@ -35,16 +37,16 @@ const functionKeys: KeyUsage[] = Array.from({ length: 24 }, (_, index) => ({
 const numpadDigits: KeyUsage[] = Array.from('1234567890', (digit, index) => ({
   usage: 0x59 + index,
   code: `Numpad${digit}`,
-  legend: `Num ${digit}`,
+  legend: message('names.num', { key: digit }),
   words: [`num ${digit}`, `numpad ${digit}`, `keypad ${digit}`],
 }))
 
-const named: [usage: number, code: string, legend: string, ...words: string[]][] = [
-  [0x28, 'Enter', 'Enter', 'enter', 'return'],
-  [0x29, 'Escape', 'Esc', 'esc', 'escape'],
-  [0x2a, 'Backspace', 'Backspace', 'backspace'],
-  [0x2b, 'Tab', 'Tab', 'tab'],
-  [0x2c, 'Space', 'Space', 'space', 'spacebar', 'space bar'],
+const named: [usage: number, code: string, legend: string | Message, ...words: string[]][] = [
+  [0x28, 'Enter', message('names.enter'), 'enter', 'return'],
+  [0x29, 'Escape', message('names.escape'), 'esc', 'escape'],
+  [0x2a, 'Backspace', message('names.backspace'), 'backspace'],
+  [0x2b, 'Tab', message('names.tab'), 'tab'],
+  [0x2c, 'Space', message('names.space'), 'space', 'spacebar', 'space bar'],
   [0x2d, 'Minus', '-', '-', 'minus', 'hyphen'],
   [0x2e, 'Equal', '=', '=', 'equals', 'equal'],
   [0x2f, 'BracketLeft', '[', '[', 'left bracket'],
@@ -56,38 +58,57 @@ const named: [usage: number, code: string, legend: string, ...words: string[]][]
   [0x36, 'Comma', ',', ',', 'comma'],
   [0x37, 'Period', '.', '.', 'period', 'dot'],
   [0x38, 'Slash', '/', '/', 'slash'],
-  [0x39, 'CapsLock', 'Caps Lock', 'caps lock', 'capslock', 'caps'],
-  [0x46, 'PrintScreen', 'Print Screen', 'print screen', 'printscreen', 'prtsc'],
-  [0x47, 'ScrollLock', 'Scroll Lock', 'scroll lock', 'scrolllock'],
-  [0x48, 'Pause', 'Pause', 'pause key', 'break'],
-  [0x49, 'Insert', 'Insert', 'insert', 'ins'],
-  [0x4a, 'Home', 'Home', 'home'],
-  [0x4b, 'PageUp', 'Page Up', 'page up', 'pageup', 'pgup'],
-  [0x4c, 'Delete', 'Delete', 'delete', 'del'],
-  [0x4d, 'End', 'End', 'end'],
-  [0x4e, 'PageDown', 'Page Down', 'page down', 'pagedown', 'pgdn'],
-  [0x4f, 'ArrowRight', 'Right arrow', 'right', 'right arrow', 'arrow right'],
-  [0x50, 'ArrowLeft', 'Left arrow', 'left', 'left arrow', 'arrow left'],
-  [0x51, 'ArrowDown', 'Down arrow', 'down', 'down arrow', 'arrow down'],
-  [0x52, 'ArrowUp', 'Up arrow', 'up', 'up arrow', 'arrow up'],
-  [0x53, 'NumLock', 'Num Lock', 'num lock', 'numlock'],
-  [0x54, 'NumpadDivide', 'Num /', 'num /', 'numpad divide'],
-  [0x55, 'NumpadMultiply', 'Num *', 'num *', 'numpad multiply'],
-  [0x56, 'NumpadSubtract', 'Num -', 'num -', 'numpad minus'],
-  [0x57, 'NumpadAdd', 'Num Plus', 'num plus', 'numpad plus'],
-  [0x58, 'NumpadEnter', 'Num Enter', 'num enter', 'numpad enter'],
-  [0x63, 'NumpadDecimal', 'Num .', 'num .', 'numpad decimal'],
-  [0x87, 'IntlRo', 'Intl /', 'international 1', 'ro'],
-  [0x64, 'IntlBackslash', 'Intl \\', 'intl backslash', 'non-us backslash'],
-  [0x65, 'ContextMenu', 'Menu', 'menu', 'context menu', 'application'],
-  [0xe0, 'ControlLeft', 'Ctrl', 'ctrl', 'control', 'left ctrl', 'left control', 'lctrl'],
-  [0xe1, 'ShiftLeft', 'Shift', 'shift', 'left shift', 'lshift'],
-  [0xe2, 'AltLeft', 'Alt', 'alt', 'left alt', 'lalt', 'option', 'opt'],
-  [0xe3, 'MetaLeft', 'System', 'system', 'meta', 'left system', 'super', 'command', 'cmd', 'win', 'windows'],
-  [0xe4, 'ControlRight', 'Right Ctrl', 'right ctrl', 'right control', 'rctrl'],
-  [0xe5, 'ShiftRight', 'Right Shift', 'right shift', 'rshift'],
-  [0xe6, 'AltRight', 'Right Alt', 'right alt', 'altgr', 'ralt'],
-  [0xe7, 'MetaRight', 'Right System', 'right system', 'right meta', 'right win', 'right cmd'],
+  [0x39, 'CapsLock', message('names.capsLock'), 'caps lock', 'capslock', 'caps'],
+  [0x46, 'PrintScreen', message('names.printScreen'), 'print screen', 'printscreen', 'prtsc'],
+  [0x47, 'ScrollLock', message('names.scrollLock'), 'scroll lock', 'scrolllock'],
+  [0x48, 'Pause', message('names.pause'), 'pause', 'pause key', 'break'],
+  [0x49, 'Insert', message('names.insert'), 'insert', 'ins'],
+  [0x4a, 'Home', message('names.home'), 'home'],
+  [0x4b, 'PageUp', message('names.pageUp'), 'page up', 'pageup', 'pgup'],
+  [0x4c, 'Delete', message('names.delete'), 'delete', 'del'],
+  [0x4d, 'End', message('names.end'), 'end'],
+  [0x4e, 'PageDown', message('names.pageDown'), 'page down', 'pagedown', 'pgdn'],
+  [0x4f, 'ArrowRight', message('names.rightArrow'), 'right', 'right arrow', 'arrow right'],
+  [0x50, 'ArrowLeft', message('names.leftArrow'), 'left', 'left arrow', 'arrow left'],
+  [0x51, 'ArrowDown', message('names.downArrow'), 'down', 'down arrow', 'arrow down'],
+  [0x52, 'ArrowUp', message('names.upArrow'), 'up', 'up arrow', 'arrow up'],
+  [0x53, 'NumLock', message('names.numLock'), 'num lock', 'numlock'],
+  [0x54, 'NumpadDivide', message('names.num', { key: '/' }), 'num /', 'numpad divide'],
+  [0x55, 'NumpadMultiply', message('names.num', { key: '*' }), 'num *', 'numpad multiply'],
+  [0x56, 'NumpadSubtract', message('names.num', { key: '-' }), 'num -', 'numpad minus'],
+  [0x57, 'NumpadAdd', message('names.numPlus'), 'num plus', 'numpad plus'],
+  [0x58, 'NumpadEnter', message('names.numEnter'), 'num enter', 'numpad enter'],
+  [0x63, 'NumpadDecimal', message('names.num', { key: '.' }), 'num .', 'numpad decimal'],
+  [0x87, 'IntlRo', message('names.intl', { key: '/' }), 'intl /', 'international 1', 'ro'],
+  [
+    0x64,
+    'IntlBackslash',
+    message('names.intl', { key: '\\' }),
+    'intl \\',
+    'intl backslash',
+    'non-us backslash',
+  ],
+  [0x65, 'ContextMenu', message('names.menu'), 'menu', 'context menu', 'application'],
+  [0xe0, 'ControlLeft', message('names.ctrl'), 'ctrl', 'control', 'left ctrl', 'left control', 'lctrl'],
+  [0xe1, 'ShiftLeft', message('names.shift'), 'shift', 'left shift', 'lshift'],
+  [0xe2, 'AltLeft', message('names.alt'), 'alt', 'left alt', 'lalt', 'option', 'opt'],
+  [
+    0xe3,
+    'MetaLeft',
+    message('names.system'),
+    'system',
+    'meta',
+    'left system',
+    'super',
+    'command',
+    'cmd',
+    'win',
+    'windows',
+  ],
+  [0xe4, 'ControlRight', message('names.rightCtrl'), 'right ctrl', 'right control', 'rctrl'],
+  [0xe5, 'ShiftRight', message('names.rightShift'), 'right shift', 'rshift'],
+  [0xe6, 'AltRight', message('names.rightAlt'), 'right alt', 'altgr', 'ralt'],
+  [0xe7, 'MetaRight', message('names.rightSystem'), 'right system', 'right meta', 'right win', 'right cmd'],
 ]
 
 /** Every key Unisera can bind, ordered by usage. */

@@ -1,3 +1,4 @@
+import { message } from '../message/message'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import type { Rgb } from '../base/colour'
@@ -239,7 +240,7 @@ describe('the plan of lights', () => {
       expect(Math.min(...row.map(yOf))).toBeGreaterThan(Math.max(...itemAt(rows, at).map(yOf)))
     })
     // A light exactly four millimetres further along the device starts a row.
-    const zone = { id: 'z', name: 'Z' }
+    const zone = { id: 'z', name: message('models.spine') }
     const at = (...places: number[]) => ({
       ...tern7,
       zones: [{ ...zone, lights: places.map((y, x) => ({ at: [x, y] as const, shapes: [] })) }],

@@ -300,8 +300,8 @@ describe('polling', () => {
     expect(exact.dx).toEqual(reports.map(() => 3))
     expect(exact.dy).toEqual(reports.map(() => -1))
     expect(exact.presses.slice(0, 2)).toEqual([
-      { what: 'Left click', atMs: 1, down: true },
-      { what: 'Left click', atMs: 2, down: false },
+      { what: 'button 1', atMs: 1, down: true },
+      { what: 'button 1', atMs: 2, down: false },
     ])
     expect(exact.keys).toMatchObject([{ atMs: 400, down: true }])
     const worn = receiveReports({ descriptor, reports }, { seed: 7, jitterMs: 0.8, lostShare: 0.25 })

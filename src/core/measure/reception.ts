@@ -1,5 +1,6 @@
 import { Computer } from '../computer/computer'
 import { layoutFor } from '../computer/layouts'
+import { keyByUsage } from '../hid/keyboard-page'
 import { randomSource } from '../base/random'
 import type { Press } from '../document/session-log'
 
@@ -37,8 +38,10 @@ export function receiveReports(
     const isLost = uniform() < lostShare
     const atMs = Math.max(out.timesMs.at(-1) ?? 0, atUs / 1000 + jitterMs * normal())
     for (const event of computer.receive(report)) {
-      if (event.kind === 'button') out.presses.push({ what: event.label, atMs, down: event.down })
-      if (event.kind === 'key') out.keys.push({ what: event.label, atMs, down: event.down })
+      if (event.kind === 'button')
+        out.presses.push({ what: `button ${event.button}`, atMs, down: event.down })
+      if (event.kind === 'key')
+        out.keys.push({ what: keyByUsage(event.usage)?.code ?? '', atMs, down: event.down })
       if (event.kind !== 'pointer') continue
       late = { x: late.x + event.x, y: late.y + event.y }
       if (isLost) continue

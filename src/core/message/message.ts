@@ -3,10 +3,13 @@ import type { CoreFactNames } from './facts/index'
 /** The key of a message of the core: its area (a file of `src/messages/en`) and its name there. */
 export type CoreMessageKey = keyof CoreFactNames
 
-/** A list of facts, joined by the language of the reader: “a, b and c”, “a, b or c”, or “a, b, c”. */
+/**
+ * A list of facts, joined by the language of the reader: “a, b and c”, “a, b or c”, “a, b, c”, the keys of a chord
+ * “a+b”, or parts of an amount “1 h 5 min”.
+ */
 export interface FactList {
   readonly items: readonly MessageFact[]
-  readonly join: 'and' | 'or' | 'comma'
+  readonly join: 'and' | 'or' | 'comma' | 'plus' | 'space'
 }
 
 /** A value in a message: a name, a number, another message, or a list. */

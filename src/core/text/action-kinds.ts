@@ -1,4 +1,5 @@
 import { keysOf } from '../base/tables'
+import type { Message } from '../message/message'
 import type { ActionContext } from './context'
 import { ACTION_GROUPS, type GroupId, type Phrase } from './grammar/grammar'
 import { GRAMMAR_LIST } from './grammar/grammars'
@@ -6,11 +7,11 @@ import { GRAMMAR_LIST } from './grammar/grammars'
 /** A kind of action as people look for it: its name, and its options. */
 export interface ActionKind {
   id: GroupId
-  label: string
+  label: Message
   /** Its purpose in one sentence. */
-  about: string
+  about: Message
   /** Beginnings for actions that people complete themselves. */
-  begins?: string
+  begins?: Message
   offers(context: ActionContext): readonly Phrase[]
 }
 

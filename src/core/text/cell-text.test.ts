@@ -5,8 +5,7 @@ import { itemAt } from '../base/items'
 import { DEVICE_MODELS } from '../device/models'
 import { dunlin84 } from '../device/models/dunlin-84'
 import { tern7 } from '../device/models/tern-7'
-import { actionText } from './action-text'
-import { factoryContext, keyAction, type ActionContext } from './context'
+import { factoryContext, keyAction, type TypingContext } from './context'
 import { anyAction, anyComputer } from '../document/any-profile.test-support'
 import { cellText, parseCell } from './cell-text'
 import type { MacroAction } from '../document/action-schema'
@@ -15,7 +14,7 @@ import { parseAction } from './parse-action'
 import { bindingNameSchema, type Action } from '../document/schema'
 import { suggestActions } from './suggest-action'
 import { runs } from '../base/runs.test-support'
-import { inEnglish } from '../../messages/english.test-support'
+import { actionText, inEnglish, typingIn } from '../../messages/english.test-support'
 import { englishText } from '../../messages/plain'
 
 const WINDOWS = { system: 'windows', layout: 'us' } as const
@@ -25,13 +24,13 @@ const SHELF = shelfOf([
   emptyMacro('m2', 'Held, on press'),
   emptyMacro('m3', 'y'),
 ])
-const context: ActionContext = {
-  ...factoryContext(tern7),
+const context: TypingContext = {
+  ...typingIn(factoryContext(tern7)),
   computer: { system: 'windows', layout: 'us' },
   layers: LAYERS,
   macros: SHELF,
 }
-const german: ActionContext = { ...context, computer: { system: 'linux', layout: 'de' } }
+const german: TypingContext = { ...context, computer: { system: 'linux', layout: 'de' } }
 const dive = { kind: 'layer', layer: 1, how: 'hold' } as const
 const middle = { kind: 'button', button: 3, clicks: 1 } as const
 
@@ -48,7 +47,7 @@ const played = (change: object): Action => ({
 describe('actions a person can type', () => {
   it('reads what people say elsewhere, with or without the commas and plus signs', () => {
     const context = {
-      ...factoryContext(tern7),
+      ...typingIn(factoryContext(tern7)),
       computer: WINDOWS,
       macros: shelfOf([emptyMacro('d', 'Dash'), emptyMacro('f', 'Fast clicks')]),
     }
@@ -81,7 +80,7 @@ describe('actions a person can type', () => {
   })
 
   it('says which layer is missing, as it was typed, where one could be made', () => {
-    const context = factoryContext(tern7)
+    const context = typingIn(factoryContext(tern7))
     const missing = (typed: string, of = context) => {
       const parsed = parseCell(typed, of)
       return 'problem' in parsed ? parsed.layer : parsed
@@ -98,7 +97,7 @@ describe('actions a person can type', () => {
   })
 
   it('makes a macro on the spot for a click so many times a second, and for a text and a key', () => {
-    const context = { ...factoryContext(tern7), computer: WINDOWS }
+    const context = { ...typingIn(factoryContext(tern7)), computer: WINDOWS }
     const made = (typed: string, macros = EMPTY_SHELF) => {
       const parsed = parseAction(typed, { ...context, macros })
       if (!('action' in parsed) || !parsed.makes) throw new Error(JSON.stringify(parsed))
@@ -191,18 +190,18 @@ describe('actions a person can type', () => {
     ['type “naïve”', context, /The US layout on Windows cannot type ï. Use the layout French or Spanish/],
     ['type ""', context, /text between the quotation marks/],
     ['hold layer bridge', context, /no layer “bridge”; the profile has Dive, Winch = up and Numbers/],
-    ['hold layer dive', factoryContext(tern7), /only the base layer/],
+    ['hold layer dive', typingIn(factoryContext(tern7)), /only the base layer/],
     ['tap y', context, /Also enter the hold action/],
     ['tap y hold ctrl after 45 ms', context, /80 to 1500 ms, in steps of 10/],
     ['tap fnord, hold ctrl', context, /“fnord” is not a key/],
     ['countdown soon', context, /“soon” is not a time/],
     ['countdown 2 h 400 h', context, /one second to one day/],
     ['hold 420 dpi', context, /420 DPI is not possible. Enter a multiple of 50/],
-    ['step 1', factoryContext(dunlin84), /no sensor, so it has no DPI steps/],
+    ['step 1', typingIn(factoryContext(dunlin84)), /no sensor, so it has no DPI steps/],
     ['open über.txt', context, /The US layout on Windows cannot type ü. Use the layout German or French/],
     ['macro warp', context, /no macro “warp”/],
     ['sonar sweep, sideways', context, /“sideways” is not a playback option/],
-    ['slot 4', factoryContext(dunlin84), /has 3 slots, so there is no slot 4/],
+    ['slot 4', typingIn(factoryContext(dunlin84)), /has 3 slots, so there is no slot 4/],
   ])('refuses “%s” with a reason', (typed, where, reason) => {
     expect(inEnglish(parseAction(typed, where))).toMatchObject({ problem: expect.stringMatching(reason) })
   })
@@ -223,11 +222,12 @@ describe('cells', () => {
     .filter((name) => bindingNameSchema.isValidSync(name))
   const anyWhere = fc
     .tuple(fc.constantFrom(...DEVICE_MODELS), anyComputer)
-    .map(([model, computer]): ActionContext => ({
+    .map(([model, computer]): TypingContext => ({
       model,
       computer,
       layers: LAYERS,
       macros: SHELF,
+      textOf: englishText,
     }))
 
   it('are read back as they were written, whatever the action, the name, the model, the system and the layout', () => {
@@ -250,7 +250,7 @@ describe('cells', () => {
   })
 
   it('know a quote that is a key from one that opens a text', () => {
-    const french: ActionContext = { ...context, computer: { system: 'linux', layout: 'fr' } }
+    const french: TypingContext = { ...context, computer: { system: 'linux', layout: 'fr' } }
     const quote = keyAction('Digit3', [])
     const tapHold = (tap: Action, hold: Action): Action =>
       ({ kind: 'tap-hold', tap, hold, thresholdMs: 200, decide: 'time' }) as Action

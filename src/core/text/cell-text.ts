@@ -1,7 +1,7 @@
 import { message } from '../message/message'
 import { itemAt } from '../base/items'
-import { actionText } from './action-text'
-import { type ActionContext } from './context'
+import { actionMessage } from './action-text'
+import type { ActionContext, TypingContext } from './context'
 import { parseAction } from './parse-action'
 import { type ParseProblem } from './grammar/grammar'
 import { isInsideQuotes } from './quoting'
@@ -19,9 +19,9 @@ export type ParsedCell =
   | { clear: true }
   | ParseProblem
 
-export const INHERITED = 'inherited'
+/** Texts of an inherited cell, besides the one that is shown. */
 const CLEARING = [
-  INHERITED,
+  'inherited',
   'inherit',
   'as below',
   'as base',
@@ -32,16 +32,17 @@ const CLEARING = [
   '–',
 ]
 
-export function cellText(binding: Binding | undefined, context: ActionContext): string {
-  if (!binding) return INHERITED
-  const action = actionText(binding.action, context)
+export function cellText(binding: Binding | undefined, context: TypingContext): string {
+  if (!binding) return context.textOf(message('actions.inherited'))
+  const action = context.textOf(actionMessage(binding.action, context))
   if (binding.name) return `${action} = ${quotedIfNeeded(binding.name)}`
   return splitName(action).name === undefined ? action : `${action} =`
 }
 
 export function parseCell(text: string, context: ActionContext): ParsedCell {
   const typed = text.trim()
-  if (CLEARING.includes(typed.toLowerCase())) return { clear: true }
+  const shown = context.textOf?.(message('actions.inherited'))
+  if (typed === shown || CLEARING.includes(typed.toLowerCase())) return { clear: true }
   const { action: words, name } = splitName(typed)
   const parsed = parseAction(words, context)
   if ('problem' in parsed) return parsed

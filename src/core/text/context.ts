@@ -1,7 +1,8 @@
 import { chordOf, shortcutById, type TargetComputer } from '../computer/shortcuts'
-import { keyLegend } from '../computer/layouts'
+import { keyLegend, type LayoutId } from '../computer/layouts'
 import type { DeviceModel } from '../device/model'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
+import { factList, type MessageFact, type TextOf } from '../message/message'
 import { factoryProfile } from '../terms/profile'
 import type { LayerColour, Profile, SingleAction } from '../document/schema'
 import { KEY_USAGES } from '../hid/keyboard-page'
@@ -13,7 +14,12 @@ export interface ActionContext {
   computer: TargetComputer
   layers: readonly { name: string; colour: LayerColour }[]
   macros: MacroShelf
+  /** The reader's language, in which texts are understood besides English. */
+  textOf?: TextOf
 }
+
+/** A context with the language in which texts are written. */
+export type TypingContext = ActionContext & { textOf: TextOf }
 
 export const contextOf = (
   { computer, layers }: Profile,
@@ -34,11 +40,18 @@ export function keyAction(code: string, modifiers: Iterable<string>): SingleActi
 
 const MODIFIERS = KEY_USAGES.filter((key) => key.usage >= FIRST_MODIFIER_USAGE)
 
+/** Keys joined as a chord: `Ctrl+Shift+Y`. */
+export const chordMessage = (codes: readonly string[], layout: LayoutId): MessageFact =>
+  factList(
+    codes.map((code) => keyLegend(code, layout)),
+    'plus',
+  )
+
 /** The keys of a shortcut on the computer of a context; undefined if it has none, or no system is set. */
-export function shortcutKeys(id: string, { computer }: ActionContext): string | undefined {
+export function shortcutKeys(id: string, { computer }: ActionContext): MessageFact | undefined {
   const shortcut = shortcutById(id)
   const chord = shortcut && chordOf(shortcut, computer)
-  return chord && [...chord.modifiers, chord.code].map((code) => keyLegend(code, computer.layout)).join('+')
+  return chord && chordMessage([...chord.modifiers, chord.code], computer.layout)
 }
 
 /** Name of a layer in the text of an action; its number if it does not exist. */

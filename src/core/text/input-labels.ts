@@ -1,7 +1,8 @@
+import { factList, message, type MessageFact, type TextOf } from '../message/message'
 import { itemAt } from '../base/items'
 import type { DeviceInput, DeviceModel } from '../device/model'
-import { actionFamily, actionText } from './action-text'
-import { type ActionContext } from './context'
+import { actionFamily, actionMessage } from './action-text'
+import type { TypingContext } from './context'
 import { deepEqual } from '../base/deep-equal'
 import { bindingOn, effectiveBinding, factoryAction, factoryLayers } from '../terms/profile'
 import type { Binding, LayerColour, Profile } from '../document/schema'
@@ -26,8 +27,8 @@ export interface InputLabel {
 const MAX_LAYERS = 2
 
 /** People look for the in-game name, if there is one. Of tap and hold, the hold action counts. */
-const wordsOf = ({ action, name }: Pick<Binding, 'action' | 'name'>, context: ActionContext): string =>
-  name ?? actionText(action.kind === 'tap-hold' ? action.hold : action, context)
+const wordsOf = ({ action, name }: Pick<Binding, 'action' | 'name'>, context: TypingContext): string =>
+  name ?? context.textOf(actionMessage(action.kind === 'tap-hold' ? action.hold : action, context))
 
 /**
  * Accessible names of the inputs of a drawing by input id: number, legend or name, and the text of {@link InputLabel}.
@@ -35,28 +36,40 @@ const wordsOf = ({ action, name }: Pick<Binding, 'action' | 'name'>, context: Ac
 export const accessibleNames = (
   { inputs }: DeviceModel,
   labels: Readonly<Record<string, InputLabel>>,
-  nameOf: (input: DeviceInput) => string,
+  nameOf: (input: DeviceInput) => MessageFact,
+  textOf: TextOf,
 ): Record<string, string> =>
   Object.fromEntries(
-    inputs.map((input) => [input.id, `${input.number} ${nameOf(input)}: ${labels[input.id]?.spoken ?? ''}`]),
+    inputs.map((input) => [
+      input.id,
+      textOf(
+        message('actions.inputTitle', {
+          number: input.number,
+          input: nameOf(input),
+          action: labels[input.id]?.spoken ?? '',
+        }),
+      ),
+    ]),
   )
 
 /** The labels of a drawing by input id, with the edited layer first. */
 export function inputLabels(
   profile: Profile,
-  context: ActionContext,
+  context: TypingContext,
   current: number,
   pending: ReadonlySet<string>,
 ): Record<string, InputLabel> {
   const order = [current, ...profile.layers.keys()].filter(
     (layer, at, all) => layer > 0 && all.indexOf(layer) === at,
   )
+  const { textOf } = context
   const factory = factoryLayers(context.model)
   return Object.fromEntries(
     context.model.inputs.map((input) => {
       const { action, name } = effectiveBinding(profile, 0, input)
+      const does = textOf(actionMessage(action, context))
       const base = wordsOf({ action, ...(name && { name }) }, context)
-      const tap = action.kind === 'tap-hold' ? actionText(action.tap, context) : undefined
+      const tap = action.kind === 'tap-hold' ? textOf(actionMessage(action.tap, context)) : undefined
       const layers = order.flatMap((index) => {
         const own = bindingOn(profile, index, input.id)
         if (!own) return []
@@ -65,21 +78,34 @@ export function inputLabels(
         return [{ index, colour, text: wordsOf(own, context), factory: deepEqual(own, before) }]
       })
       const title = [
-        `${input.number} ${input.name}: ${name ? `${name} · ` : ''}${actionText(action, context)}`,
-        ...layers.map(({ index, text }) => `${itemAt(profile.layers, index).name}: ${text}`),
-      ].join('\n')
+        message('actions.inputTitle', {
+          number: input.number,
+          input: input.name,
+          action: name ? message('actions.titleNamed', { name, action: does }) : does,
+        }),
+        ...layers.map(({ index, text }) =>
+          message('actions.layerTitle', { layer: itemAt(profile.layers, index).name, action: text }),
+        ),
+      ]
+        .map(textOf)
+        .join('\n')
       const family = deepEqual(action, factoryAction(input)) ? 'factory' : actionFamily(action)
       const isPending = profile.layers.some((_, index) => pending.has(`${input.id} ${index}`))
       const inherits = current > 0 && !bindingOn(profile, current, input.id)
-      const spoken = [
-        wordsOf(effectiveBinding(profile, current, input), context),
-        ...(inherits ? ['inherited'] : []),
-        ...(pending.has(`${input.id} ${current}`) ? ['not on the device'] : []),
-      ].join(', ')
+      const spoken = textOf(
+        factList(
+          [
+            wordsOf(effectiveBinding(profile, current, input), context),
+            ...(inherits ? [message('actions.inherited')] : []),
+            ...(pending.has(`${input.id} ${current}`) ? [message('actions.notOnTheDevice')] : []),
+          ],
+          'comma',
+        ),
+      )
       const label: InputLabel = {
         spoken,
         base: { text: base, family },
-        below: name ? actionText(action, context) : input.name,
+        below: name ? does : textOf(input.name),
         layers: layers.slice(0, MAX_LAYERS),
         title,
         pending: isPending,

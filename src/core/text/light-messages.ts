@@ -104,10 +104,13 @@ const MAX_NAMED = 4
 export function lightName(
   { id, zone, input }: { id: string; zone: string; input?: string },
   model: DeviceModel,
-): string {
+): MessageFact {
   const own = input === undefined ? undefined : inputById(model, input)
   if (own) return own.key?.code ? keyLegend(own.key.code, 'us') : own.name
-  return `${model.zones.find((each) => each.id === zone)?.name ?? zone} ${id.split(':')[1]}`
+  return message('effects.lightOfZone', {
+    zone: model.zones.find((each) => each.id === zone)?.name ?? zone,
+    number: id.split(':')[1] ?? '',
+  })
 }
 
 /** A condition with its values. */

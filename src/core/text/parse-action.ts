@@ -4,12 +4,13 @@ import { parseColour } from '../base/colour-text'
 import { TAP_HOLD_MS } from '../document/action-schema'
 import type { TapHold } from '../document/schema'
 import type { ActionContext } from './context'
-import type { Parsed, ParsedAction, TypedText } from './grammar/grammar'
-import { FIXED_PHRASES, GRAMMAR_LIST, phrasesOf } from './grammar/grammars'
+import type { Parsed, ParsedAction, Phrase, TypedText } from './grammar/grammar'
+import { FIXED_PHRASES, GRAMMAR_LIST, phrasesIn } from './grammar/grammars'
 import { readChord, readLooseChord } from './grammar/key'
 import { MAX_PRESSES_PER_SECOND, rapidMacro } from './grammar/created-macro'
 import { readMacroByName } from './grammar/macros'
 import { normalise } from './normalise'
+import { parseShown } from './shown-phrases'
 import { unsupportedReason, replaceSynonyms } from './synonyms'
 import { isInsideQuotes } from './quoting'
 
@@ -40,17 +41,18 @@ function parseSingle(written: string, context: ActionContext): Parsed {
     return undefined
   }
   return (
+    parseShown(text, context) ??
     parsePhrase(text, FIXED_PHRASES) ??
     read(FIRST) ??
     parseRapid(typed, context) ??
     // Before texts that are parsed in parts: the names of some shortcuts start with "open".
-    parsePhrase(text, phrasesOf(context)) ??
+    parsePhrase(text, phrasesIn(context)) ??
     read(OTHERS) ??
     parseChordOrName(typed, context)
   )
 }
 
-function parsePhrase(text: string, phrases: typeof FIXED_PHRASES): Parsed | undefined {
+function parsePhrase(text: string, phrases: readonly Phrase[]): Parsed | undefined {
   const phrase = phrases.find(({ words }) => words.includes(text))
   return phrase && { action: phrase.action }
 }
@@ -125,5 +127,5 @@ function parseRapid({ text, raw, single }: TypedText, context: ActionContext): P
   if (aSecond < 1 || aSecond > MAX_PRESSES_PER_SECOND)
     return { problem: message('parse.perSecond', { max: MAX_PRESSES_PER_SECOND }) }
   const parsed = single(what)
-  return 'action' in parsed ? rapidMacro(parsed.action, aSecond, context.macros) : undefined
+  return 'action' in parsed ? rapidMacro(parsed.action, aSecond, context) : undefined
 }

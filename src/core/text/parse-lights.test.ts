@@ -1,3 +1,4 @@
+import { englishText } from '../../messages/plain'
 import { describe, expect, it } from 'vitest'
 import { itemAt } from '../base/items'
 import { dunlin84 } from '../device/models/dunlin-84'
@@ -7,25 +8,26 @@ import { rowsOfLights } from '../light/plan'
 import { parseLights } from './parse-lights'
 
 const zone = itemAt(tern7.zones, 0)
+const name = englishText(zone.name)
 const all = lightsIn(tern7, { kind: 'zones', zones: [zone.id] })
 
 describe('lights by their names', () => {
   it('are a zone, a range of it, or one of its lights, whatever the case', () => {
-    expect(parseLights(zone.name.toUpperCase(), tern7)).toEqual({ lights: all })
-    expect(parseLights(`${zone.name} 1-2`, tern7)).toEqual({ lights: all.slice(0, 2) })
-    expect(parseLights(`${zone.name} 2`, tern7)).toEqual({ lights: all.slice(1, 2) })
-    expect(parseLights(`${zone.name} 1, ${zone.name} 2`, tern7)).toEqual({ lights: all.slice(0, 2) })
+    expect(parseLights(name.toUpperCase(), tern7, englishText)).toEqual({ lights: all })
+    expect(parseLights(`${name} 1-2`, tern7, englishText)).toEqual({ lights: all.slice(0, 2) })
+    expect(parseLights(`${name} 2`, tern7, englishText)).toEqual({ lights: all.slice(1, 2) })
+    expect(parseLights(`${name} 1, ${name} 2`, tern7, englishText)).toEqual({ lights: all.slice(0, 2) })
   })
 
   it('are keys and rows of a keyboard', () => {
-    const { lights, unknown } = parseLights('w a s d', dunlin84)
+    const { lights, unknown } = parseLights('w a s d', dunlin84, englishText)
     expect(unknown).toBeUndefined()
     expect(new Set(lights).size).toBe(4)
-    expect(parseLights('row 2', dunlin84).lights).toEqual(itemAt(rowsOfLights(dunlin84), 1))
+    expect(parseLights('row 2', dunlin84, englishText).lights).toEqual(itemAt(rowsOfLights(dunlin84), 1))
   })
 
   it('say what names none', () => {
-    expect(parseLights(`${zone.name}, bow`, tern7)).toEqual({ lights: all, unknown: 'bow' })
-    expect(parseLights('row 99', dunlin84)).toMatchObject({ lights: [] })
+    expect(parseLights(`${name}, bow`, tern7, englishText)).toEqual({ lights: all, unknown: 'bow' })
+    expect(parseLights('row 99', dunlin84, englishText)).toMatchObject({ lights: [] })
   })
 })

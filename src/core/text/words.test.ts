@@ -1,3 +1,4 @@
+import { actionText, inEnglish, typingIn } from '../../messages/english.test-support'
 import { englishText } from '../../messages/plain'
 import { describe, expect, it } from 'vitest'
 import { defaultOf } from '../base/parameters'
@@ -8,11 +9,11 @@ import { emptyMacro, shelfOf, type MacroEvent } from '../document/macro'
 import type { Action } from '../document/schema'
 import { CONDITION_NAMES, conditionParameters } from '../effects/conditions'
 import { EFFECT_NAMES, parametersOf } from '../effects/registry'
-import { actionFamily, actionText } from './action-text'
+import { actionFamily } from './action-text'
 import { macroName } from './grammar/macros'
-import { durationText } from './grammar/countdown'
+import { durationMessage } from './grammar/countdown'
 import { factoryContext, keyAction, shortcutKeys } from './context'
-import { eventText, eventObject } from './event-text'
+import { eventMessage, eventObject } from './event-text'
 import { parameterLabel } from '../wording/effect-messages'
 import {
   amount,
@@ -27,7 +28,7 @@ import { unsupportedReason, replaceSynonyms } from './synonyms'
 
 const SHELF = shelfOf([emptyMacro('m1', 'Sonar sweep'), emptyMacro('m2', 'Held, on press')])
 const context = {
-  ...factoryContext(tern7),
+  ...typingIn(factoryContext(tern7)),
   computer: { system: 'windows', layout: 'us' } as const,
   layers: ['Base', 'Dive'].map((name) => ({ name, colour: 'sky' as const })),
   macros: SHELF,
@@ -117,7 +118,7 @@ describe('the words of light', () => {
     expect(lights('gone')).toBe('no light')
     expect(englishText(lightTargetMessage({ kind: 'zones', zones: [] }, tern7))).toBe('no light')
     expect(englishText(lightTargetMessage({ kind: 'lights', lights: ['keys:key-w'] }, dunlin84))).toBe('W')
-    expect(lightName({ id: 'elsewhere:3', zone: 'elsewhere' }, tern7)).toBe('elsewhere 3')
+    expect(englishText(lightName({ id: 'elsewhere:3', zone: 'elsewhere' }, tern7))).toBe('elsewhere 3')
   })
 
   it.each<[EffectCondition, string]>([
@@ -162,16 +163,16 @@ describe('the words of macros', () => {
     [{ kind: 'pause', fromMs: 30, toMs: 50, afterMs: 0 }, 'Delay 30 to 50 ms'],
     [{ kind: 'layer', layer: 2, afterMs: 0 }, 'Layer 2'],
   ])('%j is “%s” on a German keyboard', (event, text) => {
-    expect(eventText(event, 'de', SHELF)).toBe(text)
+    expect(englishText(eventMessage(event, 'de', SHELF))).toBe(text)
   })
 
   it('a macro within is called by its name, or said to be gone', () => {
     const within = (macro: string) =>
-      eventObject({ kind: 'macro', macro, times: 1, afterMs: 0 } as MacroEvent, 'us', SHELF)
+      englishText(eventObject({ kind: 'macro', macro, times: 1, afterMs: 0 } as MacroEvent, 'us', SHELF))
     expect([within('m1'), within('m9')]).toEqual(['Sonar sweep', 'a deleted macro'])
-    expect(eventObject({ kind: 'code', bytes: '0a0b', afterMs: 0 } as MacroEvent, 'us', SHELF)).toMatch(
-      /^2 B of/,
-    )
+    expect(
+      englishText(eventObject({ kind: 'code', bytes: '0a0b', afterMs: 0 } as MacroEvent, 'us', SHELF)),
+    ).toMatch(/^2 B of/)
   })
 
   it('a name that could be taken for something else stands in quotes', () => {
@@ -185,7 +186,7 @@ describe('the words of macros', () => {
 
 describe('the words of actions', () => {
   it('durations leave out what is none of them', () => {
-    expect([1, 60, 90, 3600, 3661, 86_400].map(durationText)).toEqual([
+    expect([1, 60, 90, 3600, 3661, 86_400].map((seconds) => englishText(durationMessage(seconds)))).toEqual([
       '1 s',
       '1 min',
       '1 min 30 s',
@@ -232,7 +233,7 @@ describe('the words of actions', () => {
       code: 'ShiftLeft',
       modifiers: ['ControlLeft', 'AltLeft'],
     })
-    expect(shortcutKeys('copy', context)).toBe('Ctrl+C')
+    expect(inEnglish(shortcutKeys('copy', context))).toBe('Ctrl+C')
     expect(shortcutKeys('nothing', context)).toBeUndefined()
   })
 

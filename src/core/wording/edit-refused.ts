@@ -24,7 +24,7 @@ export const REFUSAL_MESSAGES = {
     message('edits.tooManySteps', facts),
   'last-step': () => message('edits.lastStep'),
   setting: (problem: SettingProblem) => problemMessage(problem),
-  rate: (facts: { model: string; rate: number; connection: string }) => message('edits.rate', facts),
+  rate: (facts: { model: string; rate: number; connection: MessageFact }) => message('edits.rate', facts),
 
   'later-effect': () => message('edits.unknownEffect'),
   'most-effects': (facts: { max: number }) => message('edits.maxEffects', facts),
@@ -42,7 +42,7 @@ export const REFUSAL_MESSAGES = {
   'no-layer': (facts: { layer: number }) => message('edits.noLayer', facts),
 
   'no-input': (facts: { model: string; input: string }) => message('edits.noInput', facts),
-  'only-left-click': (facts: { input: string }) => message('edits.onlyLeftClick', facts),
+  'only-left-click': (facts: { input: MessageFact }) => message('edits.onlyLeftClick', facts),
   'nothing-to-name': () => message('edits.nothingToName'),
   'no-mirror': (facts: { model: string }) => message('edits.noMirror', facts),
   'no-left-click': () => message('edits.noLeftClick'),

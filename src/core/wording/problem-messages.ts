@@ -1,5 +1,5 @@
 import type { EffectName } from '../effects/registry'
-import { factList, message, type Message } from '../message/message'
+import { factList, message, type Message, type MessageFact } from '../message/message'
 import type { DpiProblem } from '../motion/steps'
 import type { BudgetProblem } from '../onboard/macro-budget'
 import { SETTING_NAMES, type SettingProblem } from '../document/device-settings'
@@ -8,7 +8,7 @@ import { EFFECT_MESSAGES } from './effect-messages'
 /** Why a zone cannot show an effect. */
 export interface ShownProblem {
   key: 'not-shown'
-  facts: { zone: string; effect: EffectName; effects: readonly EffectName[] }
+  facts: { zone: MessageFact; effect: EffectName; effects: readonly EffectName[] }
 }
 
 /** An invalid value, as a key and facts. */

@@ -129,7 +129,6 @@ export interface ButtonsFacts {
   'buttons.inherited': Record<string, never>
   'buttons.note': Record<string, never>
   'buttons.error2': Record<string, never>
-  'buttons.notOnThe': { device: Fact }
   'buttons.thisBrowserBlocksTheClipboard': { message: Fact }
   'buttons.selectedCells': Record<string, never>
   'buttons.n1Cell': { count: number }
@@ -168,11 +167,23 @@ export interface ButtonsFacts {
   'buttons.nothingWasPastedInTheCellFor': { name: Fact; text: Fact; problem: Fact }
   'buttons.noProfileIsOpen': Record<string, never>
   'buttons.nothingWasChanged': { problem: Fact }
-  'buttons.in': { input: Fact; layer: Fact }
   'buttons.oneCellWasCopiedAsText': { count: number }
   'buttons.releasingTheInput': Record<string, never>
   'buttons.anotherSlotBeingActivated': Record<string, never>
   'buttons.selectTheInputForThisActionIn': Record<string, never>
   'buttons.whereSeveralLayersAreActiveThe': Record<string, never>
   'buttons.theMacro': Record<string, never>
+  'buttons.systemAndLayout': { system: Fact; layout: Fact }
+  'buttons.anySystemAndLayout': { layout: Fact }
+  'buttons.notOnTheMouse': Record<string, never>
+  'buttons.notOnTheKeyboard': Record<string, never>
+  'buttons.copied': Record<string, never>
+  'buttons.cellsSelected': { count: number }
+  'buttons.firstLayer': Record<string, never>
+  'buttons.secondLayer': Record<string, never>
+  'buttons.thirdLayer': Record<string, never>
+  'buttons.fourthLayer': Record<string, never>
+  'buttons.fifthLayer': Record<string, never>
+  'buttons.sixthLayer': Record<string, never>
+  'buttons.seventhLayer': Record<string, never>
 }

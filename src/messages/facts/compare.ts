@@ -66,4 +66,5 @@ export interface CompareFacts {
   'compare.beforeTheFirstEditThatDay': Record<string, never>
   'compare.savedByYou': Record<string, never>
   'compare.savedByYou2': { when: Fact }
+  'compare.here': Record<string, never>
 }

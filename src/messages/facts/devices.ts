@@ -190,4 +190,17 @@ export interface DevicesFacts {
   'devices.text': { matched: Fact; effects: Fact }
   'devices.noDeviceSwitchesItsSlot': { matched: Fact }
   'devices.ruleNowMatches': { number: Fact; program: Fact }
+  'devices.pairingInput': { model: Fact; input: Fact; seconds: Fact }
+  'devices.makerAndSummary': { maker: Fact; summary: Fact }
+  'devices.makerModelAndSummary': { maker: Fact; model: Fact; summary: Fact }
+  'devices.reading': Record<string, never>
+  'devices.noSensor': Record<string, never>
+  'devices.connection': Record<string, never>
+  'devices.battery': Record<string, never>
+  'devices.firmware': Record<string, never>
+  'devices.serial': Record<string, never>
+  'devices.memory': Record<string, never>
+  'devices.sensor': Record<string, never>
+  'devices.metPart': { code: Fact; times: Fact }
+  'devices.commandOfSlot': { command: Fact; slot: Fact }
 }

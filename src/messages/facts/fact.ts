@@ -1,2 +1,4 @@
+import type { MessageFact } from '../../core/message/message'
+
 /** A value that a message shows. */
-export type Fact = string | number | undefined
+export type Fact = MessageFact | undefined

@@ -22,4 +22,6 @@ export interface FaultsFacts {
   'faults.sessionsCannotBeReadInThisBrowser': { message: Fact }
   'faults.theMacrosCouldNotBeReadNothing': { message: Fact }
   'faults.palettesCannotBeReadInThisBrowser': { message: Fact }
+  'faults.somethingFailed': { failure: Fact }
+  'faults.failure': { message: Fact }
 }

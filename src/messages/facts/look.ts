@@ -47,4 +47,12 @@ export interface LookFacts {
   'look.brightness': { percent: Fact }
   'look.dpi': { dpi: Fact }
   'look.dpi2': { dpi: Fact; dpiY: Fact }
+  'look.open': Record<string, never>
+  'look.close': Record<string, never>
+  'look.dismiss': Record<string, never>
+  'look.nothingToShow': Record<string, never>
+  'look.plus': Record<string, never>
+  'look.or': Record<string, never>
+  'look.keyboardShortcut': { keys: Fact }
+  'look.radio': Record<string, never>
 }

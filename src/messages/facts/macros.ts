@@ -201,4 +201,7 @@ export interface MacrosFacts {
   'macros.atMsHeld': { event: Fact; atMs: Fact; heldMs: Fact }
   'macros.press': Record<string, never>
   'macros.release': Record<string, never>
+  'macros.delayEvent': Record<string, never>
+  'macros.deviceAndConnection': { model: Fact; connection: Fact }
+  'macros.recorded': Record<string, never>
 }

@@ -152,4 +152,6 @@ export interface MeasureFacts {
   'measure.key': { count: number }
   'measure.minute': Record<string, never>
   'measure.metres': Record<string, never>
+  'measure.secondsAxis': Record<string, never>
+  'measure.hertzAxis': Record<string, never>
 }

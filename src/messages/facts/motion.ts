@@ -226,4 +226,11 @@ export interface MotionFacts {
   'motion.sent2': Record<string, never>
   'motion.keyHoldTime': Record<string, never>
   'motion.enterAWholeNumberOfDpi': Record<string, never>
+  'motion.heldInput': { input: Fact; action: Fact }
+  'motion.partController': Record<string, never>
+  'motion.partSensor': Record<string, never>
+  'motion.partRadio': Record<string, never>
+  'motion.partLight': Record<string, never>
+  'motion.stepAdded': { step: Fact; dpi: Fact }
+  'motion.stepAndRate': { dpi: Fact; connection: Fact; rate: Fact }
 }

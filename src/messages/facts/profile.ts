@@ -131,4 +131,20 @@ export interface ProfileFacts {
   'profile.requiresFirmwareThisDeviceIgnores': { features: Fact; version: Fact; update: Fact }
   'profile.updateFirmware': Record<string, never>
   'profile.delete': Record<string, never>
+  'profile.empty': Record<string, never>
+  'profile.holds': { profile: Fact }
+  'profile.active2': Record<string, never>
+  'profile.contentsAndSlot': { contents: Fact; slot: Fact }
+  'profile.titleBlock': Record<string, never>
+  'profile.slotHoldsAnotherProfile': { slot: Fact }
+  'profile.sending': Record<string, never>
+  'profile.programming': Record<string, never>
+  'profile.partSystem': Record<string, never>
+  'profile.partButtons': Record<string, never>
+  'profile.partNames': Record<string, never>
+  'profile.partMacros': Record<string, never>
+  'profile.partMotion': Record<string, never>
+  'profile.partLight': Record<string, never>
+  'profile.partBytes': { part: Fact; bytes: Fact }
+  'profile.slotOfWrite': { slot: Fact }
 }

@@ -12,7 +12,6 @@ export interface SharedFacts {
   'shared.showFigures': Record<string, never>
   'shared.figuresOf': { title: Fact }
   'shared.isNowOf': { item: Fact; place: Fact; count: Fact }
-  'shared.move': { item: Fact; direction: Fact }
   'shared.renameProfile': Record<string, never>
   'shared.rename': Record<string, never>
   'shared.nameAsStoredOnTheDevice': Record<string, never>
@@ -162,4 +161,10 @@ export interface SharedFacts {
   'shared.thisConnection': Record<string, never>
   'shared.by': { title: Fact; y: Fact; x: Fact }
   'shared.newDeviceProfile': { model: Fact }
+  'shared.readingDevice': Record<string, never>
+  'shared.connected': Record<string, never>
+  'shared.connectionAndBattery': { connection: Fact; battery: Fact }
+  'shared.percent': { percent: Fact }
+  'shared.moveUp': { item: Fact }
+  'shared.moveDown': { item: Fact }
 }

@@ -115,4 +115,5 @@ export interface ShellFacts {
   'shell.useTheLightTheme': Record<string, never>
   'shell.isNotAPageOfUniseraIt': { address: Fact; keys: Fact }
   'shell.ofProfile': { about: Fact; profile: Fact }
+  'shell.found': Record<string, never>
 }

@@ -140,4 +140,5 @@ export interface StoresFacts {
   'stores.theMacro': { name: Fact }
   'stores.changeEffect': { effect: Fact; change: Fact }
   'stores.setSetting': { setting: Fact; value: Fact }
+  'stores.settings': Record<string, never>
 }

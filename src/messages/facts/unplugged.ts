@@ -71,4 +71,5 @@ export interface UnpluggedFacts {
   'unplugged.devicesKeepTheirSlots': { program: Fact; match: Fact }
   'unplugged.text': { program: Fact; match: Fact; effects: Fact }
   'unplugged.text2': { device: Fact; effect: Fact }
+  'unplugged.connectedOver': { connection: Fact }
 }

@@ -25,7 +25,7 @@ const items = computed(() =>
 /** If there are more results, a more precise text is needed. */
 const MAX_SHOWN = 20
 
-const LIST = { lines: 'one', 'aria-label': 'Found' } as const
+const list = computed(() => ({ lines: 'one' as const, 'aria-label': t('shell.found') }))
 
 useFoundCount(
   () => typed.value,
@@ -47,7 +47,7 @@ function run(entry: FindEntry): void {
     :aria-label="t('shell.findAnything2')"
     max-width="640"
     offset-top="12vh"
-    :list-props="LIST"
+    :list-props="list"
     @update:model-value="(open) => open || emit('close')"
   >
     <template #input="{ props: field }">

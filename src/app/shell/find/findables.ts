@@ -65,7 +65,7 @@ export function useFindables(typed: () => string) {
   const actions = computed<FindEntry[]>(() => {
     const { profile, model } = editor
     if (!profile || !model) return []
-    return actionsOf(profile, model, macros.shelf).map((action) => ({
+    return actionsOf(profile, model, macros.shelf, textOf).map((action) => ({
       ...action,
       run: inProfile(`buttons?carry=${encodeURIComponent(action.text)}`),
     }))

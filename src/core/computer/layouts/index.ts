@@ -1,4 +1,5 @@
 import { memoizeByObject } from '../../base/memoize'
+import { message, type Message, type MessageFact } from '../../message/message'
 import { keyByCode } from '../../hid/keyboard-page'
 import type { OperatingSystem } from '../operating-systems'
 import { BR } from './br'
@@ -29,34 +30,34 @@ import { US_INTL } from './us-intl'
 /** A layout: its name, its characters on each system, and the systems on which its dead keys behave differently. */
 interface Layout {
   id: string
-  name: string
+  name: Message
   rows: LayoutRows
   dead?: Partial<Record<OperatingSystem, DeadKeys>>
 }
 
 /** The supported keyboard layouts. Profiles have their ids; images have their positions in this list. */
 export const LAYOUTS = [
-  { id: 'us', name: 'US', rows: US },
-  { id: 'uk', name: 'UK', rows: UK },
-  { id: 'de', name: 'German', rows: DE },
-  { id: 'fr', name: 'French', rows: FR },
-  { id: 'es', name: 'Spanish', rows: ES },
-  { id: 'nordic', name: 'Swedish', rows: NORDIC },
-  { id: 'nordic-no', name: 'Norwegian', rows: NORDIC_NO },
-  { id: 'nordic-dk', name: 'Danish', rows: NORDIC_DK },
-  { id: 'fi', name: 'Finnish', rows: FI },
-  { id: 'pt', name: 'Portuguese (Portugal)', rows: PT },
-  { id: 'br', name: 'Portuguese (Brazil)', rows: BR, dead: { macos: 'quotes' } },
-  { id: 'it', name: 'Italian', rows: IT },
-  { id: 'pl', name: 'Polish', rows: PL, dead: { windows: 'none' } },
-  { id: 'ch', name: 'Swiss German', rows: CH },
+  { id: 'us', name: message('names.layoutUs'), rows: US },
+  { id: 'uk', name: message('names.layoutUk'), rows: UK },
+  { id: 'de', name: message('names.layoutGerman'), rows: DE },
+  { id: 'fr', name: message('names.layoutFrench'), rows: FR },
+  { id: 'es', name: message('names.layoutSpanish'), rows: ES },
+  { id: 'nordic', name: message('names.layoutSwedish'), rows: NORDIC },
+  { id: 'nordic-no', name: message('names.layoutNorwegian'), rows: NORDIC_NO },
+  { id: 'nordic-dk', name: message('names.layoutDanish'), rows: NORDIC_DK },
+  { id: 'fi', name: message('names.layoutFinnish'), rows: FI },
+  { id: 'pt', name: message('names.layoutPortuguesePortugal'), rows: PT },
+  { id: 'br', name: message('names.layoutPortugueseBrazil'), rows: BR, dead: { macos: 'quotes' } },
+  { id: 'it', name: message('names.layoutItalian'), rows: IT },
+  { id: 'pl', name: message('names.layoutPolish'), rows: PL, dead: { windows: 'none' } },
+  { id: 'ch', name: message('names.layoutSwissGerman'), rows: CH },
   {
     id: 'us-intl',
-    name: 'US International',
+    name: message('names.layoutUsInternational'),
     rows: US_INTL,
     dead: { windows: 'quotes', macos: 'quotes', linux: 'quotes' },
   },
-  { id: 'dvorak', name: 'Dvorak', rows: DVORAK },
+  { id: 'dvorak', name: message('names.layoutDvorak'), rows: DVORAK },
 ] as const satisfies readonly Layout[]
 
 export type LayoutId = (typeof LAYOUTS)[number]['id']
@@ -87,10 +88,11 @@ export const SWAPPED_ON_MAC: readonly string[] = ['Backquote', 'IntlBackslash']
 export const macKind = (id: LayoutId): MacKind => layoutOf(id).rows.mac
 
 /** The display name of a layout. */
-export const layoutName = (id: LayoutId): string => LAYOUTS.find((layout) => layout.id === id)?.name ?? id
+export const layoutName = (id: LayoutId): MessageFact =>
+  LAYOUTS.find((layout) => layout.id === id)?.name ?? id
 
-/** The printed legend of a key on a layout; keys that type nothing have the same legend on all. */
-export function keyLegend(code: string, layout: LayoutId | undefined): string {
+/** The printed legend of a key on a layout; keys that type nothing have a name, the same on all. */
+export function keyLegend(code: string, layout: LayoutId | undefined): string | Message {
   const typed = code === 'Space' ? undefined : printedLegends(layout)[code]?.[0]
   // If two keys have the same legend, it names the first.
   if (!typed || codeByLegend(typed, layout) !== code) return keyByCode(code)?.legend ?? code
@@ -99,28 +101,28 @@ export function keyLegend(code: string, layout: LayoutId | undefined): string {
 }
 
 /** Short legends for caps without room for a name. */
-const CAP_LEGENDS: Record<string, string> = {
+const CAP_LEGENDS: Record<string, string | Message> = {
   Backspace: '⌫',
-  Delete: 'Del',
-  PrintScreen: 'Print',
-  CapsLock: 'Caps',
-  ControlLeft: 'Ctrl',
-  ControlRight: 'Ctrl',
-  ShiftLeft: 'Shift',
-  ShiftRight: 'Shift',
-  AltRight: 'AltGr',
-  MetaLeft: 'Sys',
+  Delete: message('names.delShort'),
+  PrintScreen: message('names.printShort'),
+  CapsLock: message('names.capsShort'),
+  ControlLeft: message('names.ctrl'),
+  ControlRight: message('names.ctrl'),
+  ShiftLeft: message('names.shift'),
+  ShiftRight: message('names.shift'),
+  AltRight: message('names.altGrShort'),
+  MetaLeft: message('names.systemShort'),
   ArrowUp: '↑',
   ArrowDown: '↓',
   ArrowLeft: '←',
   ArrowRight: '→',
-  PageUp: 'PgUp',
-  PageDown: 'PgDn',
+  PageUp: message('names.pageUpShort'),
+  PageDown: message('names.pageDownShort'),
   Space: '',
 }
 
 /** The text on the cap of a key: a short legend, or the layout's character. */
-export const capLegend = (code: string, layout: LayoutId | undefined): string =>
+export const capLegend = (code: string, layout: LayoutId | undefined): string | Message =>
   CAP_LEGENDS[code] ?? keyLegend(code, layout)
 
 /** Finds the key with a legend as returned by `keyLegend`, or with this character at its base level. */

@@ -1,3 +1,4 @@
+import { message, type Message } from '../../message/message'
 import { itemAt } from '../../base/items'
 import { consumerById } from '../../hid/consumer-page'
 import { keyByCode } from '../../hid/keyboard-page'
@@ -100,12 +101,12 @@ const keyLight = (place: PlacedKey): LightPosition => {
 const kebab = (code: string): string =>
   code.replace(/(?<=[a-z])(?=[A-Z])|(?<=[a-z])(?=\d)/g, '-').toLowerCase()
 
-const GROUPS: [group: string, codes: RegExp][] = [
-  ['Function row', /^(Escape|F\d+|PrintScreen|Delete)$/],
-  ['Numbers', /^(Digit\d|Backquote|Minus|Equal|Backspace)$/],
-  ['Modifiers', /^(Control|Shift|Alt|Meta)|^(Fn|CapsLock)$/],
-  ['Navigation', /^Arrow|^(Home|End|PageUp|PageDown)$/],
-  ['Letters and symbols', /./],
+const GROUPS: [group: Message, codes: RegExp][] = [
+  [message('models.functionRow'), /^(Escape|F\d+|PrintScreen|Delete)$/],
+  [message('models.numbers'), /^(Digit\d|Backquote|Minus|Equal|Backspace)$/],
+  [message('models.modifiers'), /^(Control|Shift|Alt|Meta)|^(Fn|CapsLock)$/],
+  [message('models.navigation'), /^Arrow|^(Home|End|PageUp|PageDown)$/],
+  [message('models.lettersAndSymbols'), /./],
 ]
 
 const keyInput = (place: PlacedKey, index: number): DeviceInput => {
@@ -129,13 +130,13 @@ const control = (id: string): ImageAction => ({ kind: 'consumer', usage: consume
 const key = (code: string): ImageAction => ({ kind: 'key', usage: keyByCode(code)?.usage ?? 0, modifiers: 0 })
 const KNOB = { x: MARGIN_MM + 15.5 * UNIT_MM, y: MARGIN_MM + UNIT_MM / 2 }
 
-const knob = (id: string, number: number, name: string, shape: Shape, action: ImageAction): DeviceInput => ({
+const knob = (id: string, number: number, name: Message, shape: Shape, action: ImageAction): DeviceInput => ({
   id,
   number,
   name,
   kind: id === 'knob-press' ? 'press' : 'turn',
   role: `knob-${id.slice(5)}`,
-  group: 'Knob',
+  group: message('models.knob'),
   key: { legend: '' },
   shapes: [{ view: 'plan', shape }],
   leader: { view: 'plan', at: [KNOB.x, KNOB.y], side: 'right' },
@@ -157,14 +158,14 @@ export const dunlin84: DeviceModel = {
   maker: 'Saltmarsh',
   name: 'Dunlin 84',
   kind: 'keyboard',
-  summary: 'Wireless keyboard with 84 keys and a volume knob',
+  summary: message('models.dunlin84'),
   sheet: {
     widthMm: round(WIDTH_MM),
     heightMm: round(HEIGHT_MM),
     views: [
       {
         id: 'plan',
-        title: 'Top view',
+        title: message('models.topView'),
         at: [0, 0],
         widthMm: round(WIDTH_MM),
         heightMm: round(HEIGHT_MM),
@@ -179,15 +180,15 @@ export const dunlin84: DeviceModel = {
   },
   inputs: [
     ...PLACED.map(keyInput),
-    knob('knob-left', 85, 'Knob left', half(0), control('volumeDown')),
-    knob('knob-right', 86, 'Knob right', half(1), control('volumeUp')),
-    knob('knob-press', 87, 'Knob press', circleShape(KNOB.x, KNOB.y, 4.8), control('mute')),
+    knob('knob-left', 85, message('models.knobLeft'), half(0), control('volumeDown')),
+    knob('knob-right', 86, message('models.knobRight'), half(1), control('volumeUp')),
+    knob('knob-press', 87, message('models.knobPress'), circleShape(KNOB.x, KNOB.y, 4.8), control('mute')),
   ],
   zones: [
-    { id: 'keys', name: 'Keys', lights: PLACED.map(keyLight) },
+    { id: 'keys', name: message('models.keys'), lights: PLACED.map(keyLight) },
     {
       id: 'status',
-      name: 'Status',
+      name: message('models.status'),
       lights: [
         {
           at: [KNOB.x, round(MARGIN_MM + 1.12 * UNIT_MM)],
@@ -205,7 +206,7 @@ export const dunlin84: DeviceModel = {
   connections: [
     {
       id: 'cable',
-      name: 'Cable',
+      name: message('models.cable'),
       ratesHz: [125, 250, 500, 1000, 2000, 4000, 8000],
       configurable: true,
       charges: true,
@@ -213,7 +214,7 @@ export const dunlin84: DeviceModel = {
     },
     {
       id: 'receiver',
-      name: '2.4 GHz',
+      name: message('models.radio'),
       ratesHz: [125, 250, 500, 1000],
       configurable: true,
       charges: false,
@@ -221,12 +222,12 @@ export const dunlin84: DeviceModel = {
     },
     {
       id: 'bluetooth',
-      name: 'Bluetooth',
+      name: message('models.bluetooth'),
       ratesHz: [125],
       configurable: false,
       charges: false,
       factoryRateHz: 125,
-      without: { inputs: ['knob-press'], because: 'pairs the keyboard over Bluetooth' },
+      without: { inputs: ['knob-press'], because: message('models.pairsTheKeyboard') },
     },
   ],
   memory: {

@@ -1,3 +1,4 @@
+import { message } from '../../message/message'
 import { keyByCode } from '../../hid/keyboard-page'
 import { breathing, factoryEffect, solid } from '../factory-light'
 import type { DeviceInput, DeviceModel, LightPosition } from '../model'
@@ -20,10 +21,10 @@ const thumbKey = (code: string, index: number): DeviceInput => {
   return {
     id: `thumb-${index + 1}`,
     number: 6 + index,
-    name: `Thumb ${index + 1}`,
+    name: message('models.thumb', { number: index + 1 }),
     kind: 'press',
     role: `thumb-${index + 1}`,
-    group: `Thumb grid, row ${row + 1}`,
+    group: message('models.thumbGridRow', { row: row + 1 }),
     shapes: [
       { view: 'left', shape: rectShape(x, y, KEY_MM.width, KEY_MM.height, 1.8) },
       ...(column === 0
@@ -62,14 +63,14 @@ export const godwit19: DeviceModel = {
   maker: 'Saltmarsh',
   name: 'Godwit 19',
   kind: 'mouse',
-  summary: 'Wired mouse with a thumb grid of 12 keys and a tilting wheel',
+  summary: message('models.godwit19'),
   sheet: {
     widthMm: 128,
     heightMm: 122,
     views: [
       {
         id: 'left',
-        title: 'Left side',
+        title: message('models.leftSide'),
         at: [0, 0],
         widthMm: 44,
         heightMm: 122,
@@ -85,7 +86,7 @@ export const godwit19: DeviceModel = {
       },
       {
         id: 'plan',
-        title: 'Top view',
+        title: message('models.topView'),
         at: [52, 0],
         widthMm: 76,
         heightMm: 122,
@@ -105,11 +106,11 @@ export const godwit19: DeviceModel = {
     {
       id: 'left',
       number: 1,
-      name: 'Left button',
+      name: message('models.leftButton'),
       kind: 'press',
       role: 'primary',
       mirror: 'right',
-      group: 'Top',
+      group: message('models.top'),
       shapes: [
         {
           view: 'plan',
@@ -122,11 +123,11 @@ export const godwit19: DeviceModel = {
     {
       id: 'right',
       number: 2,
-      name: 'Right button',
+      name: message('models.rightButton'),
       kind: 'press',
       role: 'secondary',
       mirror: 'left',
-      group: 'Top',
+      group: message('models.top'),
       shapes: [
         {
           view: 'plan',
@@ -141,10 +142,10 @@ export const godwit19: DeviceModel = {
     {
       id: 'wheel-press',
       number: 3,
-      name: 'Wheel press',
+      name: message('models.wheelPress'),
       kind: 'press',
       role: 'middle',
-      group: 'Wheel',
+      group: message('models.wheel'),
       shapes: [{ view: 'plan', shape: rectShape(31.8, 18, 7.2, 8.6, 1) }],
       leader: { view: 'plan', at: [37.6, 22.3], side: 'right' },
       factory: { kind: 'button', button: 3, clicks: 1 },
@@ -152,10 +153,10 @@ export const godwit19: DeviceModel = {
     {
       id: 'upper-front',
       number: 4,
-      name: 'Under the wheel, front',
+      name: message('models.underTheWheelFront'),
       kind: 'press',
       role: 'upper',
-      group: 'Top',
+      group: message('models.top'),
       shapes: [{ view: 'plan', shape: rectShape(32.2, 39.4, 6.4, 7.6, 2) }],
       leader: { view: 'plan', at: [37.2, 43.2], side: 'right' },
       factory: { kind: 'step', to: 'next' },
@@ -163,10 +164,10 @@ export const godwit19: DeviceModel = {
     {
       id: 'upper-rear',
       number: 5,
-      name: 'Under the wheel, rear',
+      name: message('models.underTheWheelRear'),
       kind: 'press',
       role: 'upper-2',
-      group: 'Top',
+      group: message('models.top'),
       shapes: [{ view: 'plan', shape: rectShape(32.2, 48.8, 6.4, 7.6, 2) }],
       leader: { view: 'plan', at: [37.2, 52.6], side: 'right' },
       factory: { kind: 'step', to: 'previous' },
@@ -175,11 +176,11 @@ export const godwit19: DeviceModel = {
     {
       id: 'tilt-left',
       number: 18,
-      name: 'Wheel tilt left',
+      name: message('models.wheelTiltLeft'),
       kind: 'press',
       role: 'tilt-left',
       mirror: 'tilt-right',
-      group: 'Wheel',
+      group: message('models.wheel'),
       shapes: [{ view: 'plan', shape: pathShape(shifted(TILT, 30.6, 18.8, 1)) }],
       leader: { view: 'plan', at: [29, 22.3], side: 'top' },
       factory: { kind: 'scroll', wheel: 0, pan: -1 },
@@ -187,11 +188,11 @@ export const godwit19: DeviceModel = {
     {
       id: 'tilt-right',
       number: 19,
-      name: 'Wheel tilt right',
+      name: message('models.wheelTiltRight'),
       kind: 'press',
       role: 'tilt-right',
       mirror: 'tilt-left',
-      group: 'Wheel',
+      group: message('models.wheel'),
       shapes: [{ view: 'plan', shape: pathShape(shifted(TILT, 40.2, 18.8, -1)) }],
       leader: { view: 'plan', at: [42, 24.4], side: 'right' },
       factory: { kind: 'scroll', wheel: 0, pan: 1 },
@@ -199,10 +200,10 @@ export const godwit19: DeviceModel = {
     {
       id: 'wheel-up',
       number: 20,
-      name: 'Wheel up',
+      name: message('models.wheelUp'),
       kind: 'turn',
       role: 'wheel-up',
-      group: 'Wheel',
+      group: message('models.wheel'),
       shapes: [
         {
           view: 'plan',
@@ -217,10 +218,10 @@ export const godwit19: DeviceModel = {
     {
       id: 'wheel-down',
       number: 21,
-      name: 'Wheel down',
+      name: message('models.wheelDown'),
       kind: 'turn',
       role: 'wheel-down',
-      group: 'Wheel',
+      group: message('models.wheel'),
       shapes: [
         {
           view: 'plan',
@@ -236,7 +237,7 @@ export const godwit19: DeviceModel = {
   zones: [
     {
       id: 'logo',
-      name: 'Logo',
+      name: message('models.logo'),
       lights: [
         {
           at: [33, 97],
@@ -251,16 +252,16 @@ export const godwit19: DeviceModel = {
     },
     {
       id: 'wheel',
-      name: 'Wheel',
+      name: message('models.wheel'),
       lights: [33.4, 35.6].map((x) => ({
         at: [x + 0.9, 36.4],
         shapes: [{ view: 'plan', shape: rectShape(x, 35.8, 1.8, 1.2, 0.6) }],
       })),
     },
-    { id: 'grid', name: 'Grid', lights: THUMB_KEYS.map((_, index) => thumbLight(index)) },
+    { id: 'grid', name: message('models.grid'), lights: THUMB_KEYS.map((_, index) => thumbLight(index)) },
     {
       id: 'nose',
-      name: 'Nose',
+      name: message('models.nose'),
       lights: [26, 31.4, 36.6, 41.8].map((x, index) => ({
         at: [x + 1.8, 3.2],
         shapes: [
@@ -275,7 +276,7 @@ export const godwit19: DeviceModel = {
   connections: [
     {
       id: 'cable',
-      name: 'Cable',
+      name: message('models.cable'),
       ratesHz: [125, 250, 500, 1000],
       configurable: true,
       charges: true,

@@ -1,3 +1,4 @@
+import { message } from '../../message/message'
 import { factoryEffect } from '../factory-light'
 import type { DeviceInput, DeviceModel } from '../model'
 import { circleShape, pathShape, rectShape } from '../shapes'
@@ -28,14 +29,14 @@ export const knot5: DeviceModel = {
   maker: 'Saltmarsh',
   name: 'Knot 5',
   kind: 'mouse',
-  summary: 'Simple wired mouse for either hand, with five buttons and a wheel',
+  summary: message('models.knot5'),
   sheet: {
     widthMm: 132,
     heightMm: 116,
     views: [
       {
         id: 'left',
-        title: 'Left side',
+        title: message('models.leftSide'),
         at: [0, 0],
         widthMm: 30,
         heightMm: 116,
@@ -46,7 +47,7 @@ export const knot5: DeviceModel = {
       },
       {
         id: 'plan',
-        title: 'Top view',
+        title: message('models.topView'),
         at: [36, 0],
         widthMm: 60,
         heightMm: 116,
@@ -61,7 +62,7 @@ export const knot5: DeviceModel = {
       },
       {
         id: 'right',
-        title: 'Right side',
+        title: message('models.rightSide'),
         at: [102, 0],
         widthMm: 30,
         heightMm: 116,
@@ -76,7 +77,7 @@ export const knot5: DeviceModel = {
     {
       id: 'left',
       number: 1,
-      name: 'Left button',
+      name: message('models.leftButton'),
       kind: 'press',
       role: 'primary',
       mirror: 'right',
@@ -92,7 +93,7 @@ export const knot5: DeviceModel = {
     {
       id: 'right',
       number: 2,
-      name: 'Right button',
+      name: message('models.rightButton'),
       kind: 'press',
       role: 'secondary',
       mirror: 'left',
@@ -108,7 +109,7 @@ export const knot5: DeviceModel = {
     {
       id: 'wheel-press',
       number: 3,
-      name: 'Wheel press',
+      name: message('models.wheelPress'),
       kind: 'press',
       role: 'middle',
       shapes: [{ view: 'plan', shape: rectShape(27, 19, 6, 8, 1) }],
@@ -120,7 +121,7 @@ export const knot5: DeviceModel = {
     {
       id: 'wheel-up',
       number: 6,
-      name: 'Wheel up',
+      name: message('models.wheelUp'),
       kind: 'turn',
       role: 'wheel-up',
       shapes: [
@@ -135,7 +136,7 @@ export const knot5: DeviceModel = {
     {
       id: 'wheel-down',
       number: 7,
-      name: 'Wheel down',
+      name: message('models.wheelDown'),
       kind: 'turn',
       role: 'wheel-down',
       shapes: [
@@ -151,7 +152,7 @@ export const knot5: DeviceModel = {
   zones: [
     {
       id: 'step-light',
-      name: 'Step light',
+      name: message('models.stepLight'),
       lights: [{ at: [30, 67], shapes: [{ view: 'plan', shape: circleShape(30, 67, 1.9) }] }],
       effects: ['step', 'off'],
     },
@@ -161,7 +162,7 @@ export const knot5: DeviceModel = {
   connections: [
     {
       id: 'cable',
-      name: 'Cable',
+      name: message('models.cable'),
       ratesHz: [125, 500, 1000],
       configurable: true,
       charges: true,

@@ -1,3 +1,4 @@
+import { message } from '../../message/message'
 import { itemAt } from '../../base/items'
 import { breathing, factoryEffect, solid } from '../factory-light'
 import type { DeviceModel, LightPosition } from '../model'
@@ -31,14 +32,14 @@ export const tern7: DeviceModel = {
   maker: 'Saltmarsh',
   name: 'Tern 7',
   kind: 'mouse',
-  summary: 'Lightweight wireless mouse with 7 buttons and a wheel',
+  summary: message('models.tern7'),
   sheet: {
     widthMm: 108,
     heightMm: 163,
     views: [
       {
         id: 'left',
-        title: 'Left side',
+        title: message('models.leftSide'),
         at: [0, 0],
         widthMm: 38,
         heightMm: 120,
@@ -53,7 +54,7 @@ export const tern7: DeviceModel = {
       },
       {
         id: 'plan',
-        title: 'Top view',
+        title: message('models.topView'),
         at: [46, 0],
         widthMm: 62,
         heightMm: 120,
@@ -69,7 +70,7 @@ export const tern7: DeviceModel = {
       },
       {
         id: 'underside',
-        title: 'Underside, detail',
+        title: message('models.undersideDetail'),
         at: [3, 133],
         widthMm: 30,
         heightMm: 30,
@@ -86,7 +87,7 @@ export const tern7: DeviceModel = {
     {
       id: 'left',
       number: 1,
-      name: 'Left button',
+      name: message('models.leftButton'),
       kind: 'press',
       role: 'primary',
       mirror: 'right',
@@ -104,7 +105,7 @@ export const tern7: DeviceModel = {
     {
       id: 'right',
       number: 2,
-      name: 'Right button',
+      name: message('models.rightButton'),
       kind: 'press',
       role: 'secondary',
       mirror: 'left',
@@ -122,7 +123,7 @@ export const tern7: DeviceModel = {
     {
       id: 'wheel-press',
       number: 3,
-      name: 'Wheel press',
+      name: message('models.wheelPress'),
       kind: 'press',
       role: 'middle',
       shapes: [{ view: 'plan', shape: rectShape(28, 17, 6, 8, 1) }],
@@ -132,7 +133,7 @@ export const tern7: DeviceModel = {
     {
       id: 'side-rear',
       number: 4,
-      name: 'Side, rear',
+      name: message('models.sideRear'),
       kind: 'press',
       role: 'back',
       shapes: [
@@ -148,7 +149,7 @@ export const tern7: DeviceModel = {
     {
       id: 'side-front',
       number: 5,
-      name: 'Side, front',
+      name: message('models.sideFront'),
       kind: 'press',
       role: 'forward',
       shapes: [
@@ -164,7 +165,7 @@ export const tern7: DeviceModel = {
     {
       id: 'under-wheel',
       number: 6,
-      name: 'Under the wheel',
+      name: message('models.underTheWheel'),
       kind: 'press',
       role: 'upper',
       shapes: [{ view: 'plan', shape: rectShape(28.4, 36, 5.2, 9, 2) }],
@@ -174,7 +175,7 @@ export const tern7: DeviceModel = {
     {
       id: 'slot-button',
       number: 7,
-      name: 'Underside',
+      name: message('models.underside'),
       kind: 'press',
       role: 'underside',
       shapes: [{ view: 'underside', shape: rectShape(10.5, 8.4, 9, 4.2, 2.1) }],
@@ -184,7 +185,7 @@ export const tern7: DeviceModel = {
     {
       id: 'wheel-up',
       number: 8,
-      name: 'Wheel up',
+      name: message('models.wheelUp'),
       kind: 'turn',
       role: 'wheel-up',
       shapes: [
@@ -199,7 +200,7 @@ export const tern7: DeviceModel = {
     {
       id: 'wheel-down',
       number: 9,
-      name: 'Wheel down',
+      name: message('models.wheelDown'),
       kind: 'turn',
       role: 'wheel-down',
       shapes: [
@@ -213,10 +214,10 @@ export const tern7: DeviceModel = {
     },
   ],
   zones: [
-    { id: 'spine', name: 'Spine', lights: [0, 1, 2, 3, 4, 5].map(spineLight) },
+    { id: 'spine', name: message('models.spine'), lights: [0, 1, 2, 3, 4, 5].map(spineLight) },
     {
       id: 'crest',
-      name: 'Crest',
+      name: message('models.crest'),
       lights: [
         {
           at: [28, 99.5],
@@ -257,7 +258,7 @@ export const tern7: DeviceModel = {
   connections: [
     {
       id: 'cable',
-      name: 'Cable',
+      name: message('models.cable'),
       ratesHz: [125, 250, 500, 1000],
       configurable: true,
       charges: true,
@@ -265,7 +266,7 @@ export const tern7: DeviceModel = {
     },
     {
       id: 'receiver',
-      name: '2.4 GHz',
+      name: message('models.radio'),
       ratesHz: [125, 250, 500, 1000, 2000, 4000],
       configurable: true,
       charges: false,
@@ -273,12 +274,12 @@ export const tern7: DeviceModel = {
     },
     {
       id: 'bluetooth',
-      name: 'Bluetooth',
+      name: message('models.bluetooth'),
       ratesHz: [125],
       configurable: false,
       charges: false,
       factoryRateHz: 125,
-      without: { inputs: ['slot-button'], because: 'pairs the mouse over Bluetooth' },
+      without: { inputs: ['slot-button'], because: message('models.pairsTheMouse') },
     },
   ],
   memory: {

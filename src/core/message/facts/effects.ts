@@ -124,4 +124,5 @@ export interface EffectsFacts {
   'effects.choiceHard': never
   'effects.choiceInTurn': never
   'effects.choiceByChance': never
+  'effects.lightOfZone': 'zone' | 'number'
 }

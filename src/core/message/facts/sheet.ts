@@ -6,4 +6,5 @@ export interface SheetFacts {
   'sheet.bySignal': 'signal'
   'sheet.footer': 'computer'
   'sheet.footerWithRules': 'computer' | 'rules'
+  'sheet.more': 'count'
 }

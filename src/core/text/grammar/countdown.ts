@@ -1,4 +1,4 @@
-import { message } from '../../message/message'
+import { factList, message, type MessageFact } from '../../message/message'
 import { valueOf } from '../../base/items'
 import { ACTIONS } from '../../actions/registry'
 import { defineGrammar } from './grammar'
@@ -8,8 +8,12 @@ export const STANDARD_SIGNAL_COLOUR = '#ffb000'
 export const countdown = defineGrammar<'countdown'>({
   family: 'light',
   group: 'countdown',
-  write: ({ seconds, colour }) =>
-    `Countdown ${durationText(seconds)}${colour === STANDARD_SIGNAL_COLOUR ? '' : ` in ${colour}`}`,
+  write({ seconds, colour }) {
+    const time = durationMessage(seconds)
+    return colour === STANDARD_SIGNAL_COLOUR
+      ? message('actions.countdown', { time })
+      : message('actions.countdownIn', { time, colour })
+  },
   read({ text, colour: colourFrom }) {
     const match =
       /^(?:countdown|timer|count down)(?: from| of)? (.+?)(?:(?: in (.+))|(?: (#[0-9a-f]+)))?$/.exec(text)
@@ -24,20 +28,25 @@ export const countdown = defineGrammar<'countdown'>({
       return { problem: message('parse.timeRange') }
     return { action: { kind: 'countdown', seconds, colour } }
   },
-  examples: [{ text: 'countdown 1 min 30 s', note: 'ends in a light signal' }],
+  examples: [
+    {
+      action: { kind: 'countdown', seconds: 90, colour: STANDARD_SIGNAL_COLOUR },
+      note: message('actions.countdownNote'),
+    },
+  ],
 })
 
 /** `1 h 5 min 30 s`, without empty parts. */
-export function durationText(seconds: number): string {
-  const parts: [number, string][] = [
-    [Math.floor(seconds / 3600), 'h'],
-    [Math.floor(seconds / 60) % 60, 'min'],
-    [seconds % 60, 's'],
-  ]
-  return parts
-    .filter(([amount]) => amount > 0)
-    .map(([amount, unit]) => `${amount} ${unit}`)
-    .join(' ')
+export function durationMessage(seconds: number): MessageFact {
+  const [hours, minutes, rest] = [Math.floor(seconds / 3600), Math.floor(seconds / 60) % 60, seconds % 60]
+  return factList(
+    [
+      ...(hours > 0 ? [message('actions.hours', { hours })] : []),
+      ...(minutes > 0 ? [message('actions.minutes', { minutes })] : []),
+      ...(rest > 0 ? [message('actions.seconds', { seconds: rest })] : []),
+    ],
+    'space',
+  )
 }
 
 const UNIT_SECONDS: Record<string, number> = { h: 3600, m: 60, s: 1 }

@@ -1,9 +1,11 @@
 import { itemAt } from '../../base/items'
-import { keyByCode } from '../../hid/keyboard-page'
+import { buttonLabel } from '../../hid/button-page'
 import { deepEqual } from '../../base/deep-equal'
-import { emptyMacro, type Macro, type MacroEvent, type MacroShelf } from '../../document/macro'
+import { emptyMacro, type Macro, type MacroEvent } from '../../document/macro'
 import { PLAY_ONCE, type MacroAction } from '../../document/action-schema'
 import type { SingleAction } from '../../document/schema'
+import { message, type Message, type MessageFact } from '../../message/message'
+import { chordMessage, type ActionContext } from '../context'
 
 /**
  * Macros created from the text of a cell: a click or a key several times a second, or a text followed by a key. Before
@@ -37,12 +39,14 @@ function pressEvents(action: SingleAction, heldMs: number): MacroEvent[] | undef
   ]
 }
 
-const nameOf = (action: SingleAction): string => {
+const BUTTON_IDS: Record<number, string | undefined> = { 1: 'left', 2: 'right', 3: 'middle' }
+
+/** The name of the pressed key or button, and its part of an id. */
+function nameOf(action: SingleAction, { computer }: ActionContext): { name: MessageFact; id: string } {
   if (action.kind === 'button')
-    return ['Left', 'Right', 'Middle'][action.button - 1] ?? `Button ${action.button}`
-  return action.kind === 'key'
-    ? [...action.modifiers, action.code].map((code) => keyByCode(code)?.legend ?? code).join('+')
-    : ''
+    return { name: buttonLabel(action.button), id: BUTTON_IDS[action.button] ?? `button-${action.button}` }
+  const codes = action.kind === 'key' ? [...action.modifiers, action.code] : []
+  return { name: chordMessage(codes, computer.layout), id: codes.join('-') }
 }
 
 /**
@@ -54,13 +58,19 @@ const nameOf = (action: SingleAction): string => {
 export function rapidMacro(
   action: SingleAction,
   aSecond: number,
-  macros: MacroShelf,
+  context: ActionContext,
 ): CreatedMacro | undefined {
   const periodMs = Math.round(1000 / aSecond)
   const heldMs = periodMs >> 1
   const events = pressEvents(action, heldMs)
   if (!events) return undefined
-  const makes = madeMacro(`${nameOf(action)}, ${aSecond} a second`, events, macros)
+  const { name, id } = nameOf(action, context)
+  const makes = madeMacro(
+    message('actions.repeated', { key: name, count: aSecond }),
+    `${id}-${aSecond}-a-second`,
+    events,
+    context,
+  )
   return { action: { ...PLAY_ONCE(makes.id), play: 'held', gapMs: periodMs - heldMs }, makes }
 }
 
@@ -68,21 +78,34 @@ export function rapidMacro(
 export function textAndKeyMacro(
   text: string,
   then: SingleAction,
-  macros: MacroShelf,
+  context: ActionContext,
 ): CreatedMacro | undefined {
   const events = pressEvents(then, 20)
   if (!events) return undefined
+  const { name, id } = nameOf(then, context)
+  const begin = text.slice(0, 24)
   const makes = madeMacro(
-    `${text.slice(0, 24)}, ${nameOf(then)}`,
+    message('actions.textAndKey', { text: begin, key: name }),
+    `${begin}-${id}`,
     [{ kind: 'text', text, afterMs: 0 }, { ...itemAt(events, 0), afterMs: 20 }, ...events.slice(1)],
-    macros,
+    context,
   )
   return { action: PLAY_ONCE(makes.id), makes }
 }
 
-/** The same macro always has the same id, so that it is created once. */
-function madeMacro(name: string, events: MacroEvent[], macros: MacroShelf): Macro {
-  const stem = `made-${name
+/**
+ * The same macro always has the same id, so that it is created once. Its name is in the reader's language.
+ *
+ * @param from its id in words
+ */
+function madeMacro(
+  named: Message,
+  from: string,
+  events: MacroEvent[],
+  { macros, textOf }: ActionContext,
+): Macro {
+  const name = textOf ? textOf(named) : from
+  const stem = `made-${from
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .slice(0, 50)}`

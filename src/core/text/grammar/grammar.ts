@@ -1,4 +1,4 @@
-import { type MessageFact } from '../../message/message'
+import { message, type Message, type MessageFact } from '../../message/message'
 import type { TargetComputer } from '../../computer/shortcuts'
 import type { DeviceModel } from '../../device/model'
 import type { SingleName } from '../../document/action-schema'
@@ -9,12 +9,11 @@ import type { ActionContext } from '../context'
 /** The family of an action; each family has a colour in the interface. */
 export type ActionFamily = 'binding' | 'macro' | 'motion' | 'light' | 'system'
 
-/** A complete action with one or more fixed texts. */
+/** A complete action with one or more fixed texts, in English besides its own text. */
 export interface Phrase {
-  text: string
   action: SingleAction
   /** A short description next to the text. */
-  note: string
+  note: MessageFact
   words: readonly string[]
 }
 
@@ -56,7 +55,7 @@ export interface Grammar<Name extends SingleName = SingleName> {
   /** Whether a device has it, if not all do. */
   isThere?(model: DeviceModel): boolean
   /** Its text, which is parsed as the same action in the same context. */
-  write(action: Extract<SingleAction, { kind: Name }>, context: ActionContext): string
+  write(action: Extract<SingleAction, { kind: Name }>, context: ActionContext): MessageFact
   /** Complete actions with fixed texts, independent of the context. */
   phrases?: readonly Phrase[]
   /** The same, depending on the context. */
@@ -67,27 +66,43 @@ export interface Grammar<Name extends SingleName = SingleName> {
   read?(typed: TypedText, context: ActionContext): Parsed | undefined
   /** It is parsed before phrases, because its beginning is unique. */
   readsFirst?: true
-  /** Texts that people complete themselves. */
-  examples?: readonly { text: string; note: string }[]
+  /** Actions whose texts people complete themselves. */
+  examples?: readonly { action: Action; note: MessageFact }[]
 }
 
 /** Groups of actions as people look for them, the most wanted first. */
 export const ACTION_GROUPS = {
-  keys: { label: 'Keys', about: 'A key or a chord. Type it, or press F9 and then the keys' },
-  pointer: { label: 'Pointer', about: 'Clicks, double clicks and scrolling' },
-  shortcuts: { label: 'Shortcuts', about: 'Editing and desktop shortcuts, as keys of your operating system' },
-  media: { label: 'Sound and media', about: 'Volume, playback and other media keys' },
-  steps: { label: 'Steps', about: 'The next DPI step, a selected one, or one while held' },
-  layers: { label: 'Layers', about: 'Another layer while held, or toggled' },
-  slots: { label: 'Slots', about: 'Another profile on the device' },
-  macro: { label: 'Macro', about: 'Several inputs with one press, from your macros' },
-  text: { label: 'Text', about: 'Types a text on your keyboard layout', begins: 'type “' },
-  open: { label: 'Open…', about: 'A program, file, folder or web address', begins: 'open program ' },
-  'tap-hold': { label: 'Tap and hold', about: 'Two actions on one input', begins: 'tap ' },
-  light: { label: 'Light', about: 'Another effect, brighter, dimmer, off' },
-  countdown: { label: 'Countdown', about: 'Ends in a light signal', begins: 'countdown 1 min 30 s' },
-  off: { label: 'Off', about: 'Does nothing' },
-} as const satisfies Record<string, { label: string; about: string; begins?: string }>
+  keys: { label: message('actions.groupKeys'), about: message('actions.groupKeysAbout') },
+  pointer: { label: message('actions.groupPointer'), about: message('actions.groupPointerAbout') },
+  shortcuts: { label: message('actions.groupShortcuts'), about: message('actions.groupShortcutsAbout') },
+  media: { label: message('actions.groupMedia'), about: message('actions.groupMediaAbout') },
+  steps: { label: message('actions.groupSteps'), about: message('actions.groupStepsAbout') },
+  layers: { label: message('actions.groupLayers'), about: message('actions.groupLayersAbout') },
+  slots: { label: message('actions.groupSlots'), about: message('actions.groupSlotsAbout') },
+  macro: { label: message('actions.groupMacro'), about: message('actions.groupMacroAbout') },
+  text: {
+    label: message('actions.groupText'),
+    about: message('actions.groupTextAbout'),
+    begins: message('actions.groupTextBegin'),
+  },
+  open: {
+    label: message('actions.groupOpen'),
+    about: message('actions.groupOpenAbout'),
+    begins: message('actions.groupOpenBegin'),
+  },
+  'tap-hold': {
+    label: message('actions.groupTapHold'),
+    about: message('actions.groupTapHoldAbout'),
+    begins: message('actions.groupTapHoldBegin'),
+  },
+  light: { label: message('actions.groupLight'), about: message('actions.groupLightAbout') },
+  countdown: {
+    label: message('actions.groupCountdown'),
+    about: message('actions.groupCountdownAbout'),
+    begins: message('actions.groupCountdownBegin'),
+  },
+  off: { label: message('actions.off'), about: message('actions.groupOffAbout') },
+} as const satisfies Record<string, { label: Message; about: Message; begins?: Message }>
 
 export type GroupId = keyof typeof ACTION_GROUPS
 

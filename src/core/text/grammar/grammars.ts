@@ -41,10 +41,13 @@ export const grammarOf = ({ kind }: SingleAction): Grammar => definitionIn(GRAMM
 /** Phrases that are the same on all devices and computers. */
 export const FIXED_PHRASES: readonly Phrase[] = GRAMMAR_LIST.flatMap(({ phrases = [] }) => phrases)
 
-/**
- * All phrases of a context, the fixed ones first. Computed once per context, because typing needs them at every key.
- */
-export const phrasesOf = memoizeByObject((context: ActionContext): readonly Phrase[] => [
+/** The phrases that depend on a context. Computed once per context, because typing needs them at every key. */
+export const phrasesIn = memoizeByObject((context: ActionContext): readonly Phrase[] =>
+  GRAMMAR_LIST.flatMap((grammar) => grammar.phrasesIn?.(context) ?? []),
+)
+
+/** All phrases of a context, the fixed ones first. */
+export const phrasesOf = (context: ActionContext): readonly Phrase[] => [
   ...FIXED_PHRASES,
-  ...GRAMMAR_LIST.flatMap(({ phrasesIn }) => phrasesIn?.(context) ?? []),
-])
+  ...phrasesIn(context),
+]

@@ -1,4 +1,4 @@
-import { message, type MessageFact } from '../../message/message'
+import { factList, message, type MessageFact } from '../../message/message'
 import { itemAt, valueOf } from '../../base/items'
 import { macroNameSchema, type Macro, type MacroShelf } from '../../document/macro'
 import { memoizeByObject } from '../../base/memoize'
@@ -15,16 +15,19 @@ export const macro = defineGrammar<'macro'>({
   family: 'macro',
   group: 'macro',
   write({ macro: id, play, times, gapMs, again, others }, context) {
-    const how = play === 'times' ? `, ${times} times` : PLAY_TEXT[play]
-    const gap = gapMs > 0 ? `, ${gapMs} ms apart` : ''
-    const same =
-      again === 'restart'
-        ? ', again starts over'
-        : again === 'stop' && play !== 'toggle'
-          ? ', again stops'
-          : ''
-    const other = others === 'stop' ? ', others stop it' : ''
-    return `Macro ${macroName(id, context)}${how}${gap}${same}${other}`
+    const same = again === 'restart' ? 'restart' : again === 'stop' && play !== 'toggle' ? 'stop' : undefined
+    return factList(
+      [
+        message('actions.macro', { macro: macroName(id, context) }),
+        ...(play === 'times'
+          ? [message('actions.macroTimes', { times: String(times) })]
+          : PLAY_MESSAGES[play]),
+        ...(gapMs > 0 ? [message('actions.macroGap', { gap: String(gapMs) })] : []),
+        ...(same ? [AGAIN_MESSAGES[same]] : []),
+        ...(others === 'stop' ? [message('actions.macroOthers')] : []),
+      ],
+      'comma',
+    )
   },
   phrasesIn: ({ macros }) => phrasesOfMacros(macros),
   readsFirst: true,
@@ -42,7 +45,15 @@ export const macro = defineGrammar<'macro'>({
   },
 })
 
-export const PLAY_TEXT = { once: '', held: ', while held', toggle: ', until pressed again' } as const
+const PLAY_MESSAGES = {
+  once: [],
+  held: [message('actions.whileHeld')],
+  toggle: [message('actions.macroToggle')],
+} as const
+const AGAIN_MESSAGES = {
+  restart: message('actions.macroRestart'),
+  stop: message('actions.macroStop'),
+} as const
 
 /**
  * Each macro of the library, played once. Computed once per state of the library, because typing needs them at every
@@ -50,10 +61,9 @@ export const PLAY_TEXT = { once: '', held: ', while held', toggle: ', until pres
  */
 const phrasesOfMacros = memoizeByObject((macros: MacroShelf): readonly Phrase[] =>
   [...macros.values()].map(({ id, name }): Phrase => ({
-    text: `Macro ${macroName(id, { macros })}`,
     words: [`macro ${name}`.toLowerCase()],
     action: PLAY_ONCE(id),
-    note: 'add while held, 3 times, until pressed again',
+    note: message('actions.macroNote'),
   })),
 )
 
@@ -61,9 +71,13 @@ export const macroParts = defineGrammar<'macro-parts'>({
   family: 'macro',
   group: 'macro',
   write({ press, held, release }, context) {
-    const part = (word: string, id: string | undefined) =>
-      id === undefined ? [] : [`${word} ${macroName(id, context)}`]
-    return `Macros ${[...part('on press', press), ...part('held', held), ...part('on release', release)].join(', ')}`
+    const name = (id: string) => macroName(id, context)
+    const parts = [
+      ...(press === undefined ? [] : [message('actions.onPress', { macro: name(press) })]),
+      ...(held === undefined ? [] : [message('actions.held', { macro: name(held) })]),
+      ...(release === undefined ? [] : [message('actions.onRelease', { macro: name(release) })]),
+    ]
+    return message('actions.macros', { parts: factList(parts, 'comma') })
   },
   readsFirst: true,
   // `macros on press A, held B, on release C`
@@ -76,13 +90,12 @@ export const macroParts = defineGrammar<'macro-parts'>({
 export const stopMacros = defineGrammar<'stop-macros'>({
   family: 'macro',
   group: 'macro',
-  write: () => 'Stop macros',
+  write: () => message('actions.stopMacros'),
   phrases: [
     {
-      text: 'Stop macros',
       words: ['stop macros', 'stop macro', 'stop all macros', 'stop all macro'],
       action: { kind: 'stop-macros' },
-      note: 'stops every macro',
+      note: message('actions.stopMacrosNote'),
     },
   ],
 })

@@ -1,7 +1,6 @@
-import { capitalise } from '../../base/names'
 import type { Target } from '../../base/parameters'
 import type { DeviceModel } from '../../device/model'
-import { message } from '../../message/message'
+import { message, type Message } from '../../message/message'
 import { problemMessage } from '../../wording/problem-messages'
 import { dpiProblem } from '../../motion/steps'
 import { defineGrammar, type Parsed, type Phrase } from './grammar'
@@ -10,21 +9,34 @@ import { defineGrammar, type Parsed, type Phrase } from './grammar'
 
 const hasSensor = ({ sensor }: DeviceModel): boolean => sensor !== undefined
 
-const targetText = (kind: 'step' | 'slot', to: Target): string =>
-  typeof to === 'number' ? `${capitalise(kind)} ${to}` : `${capitalise(to)} ${kind}`
+const FORMS = {
+  step: {
+    next: message('actions.nextStep'),
+    previous: message('actions.previousStep'),
+    numbered: (step: number) => message('actions.step', { step }),
+    note: message('actions.stepNote'),
+  },
+  slot: {
+    next: message('actions.nextSlot'),
+    previous: message('actions.previousSlot'),
+    numbered: (slot: number) => message('actions.slot', { slot }),
+    note: message('actions.slotNote'),
+  },
+} as const
 
-const phrasesTo = (kind: 'step' | 'slot', count: number, note: string): Phrase[] => [
+const targetMessage = (kind: 'step' | 'slot', to: Target): Message =>
+  typeof to === 'number' ? FORMS[kind].numbered(to) : FORMS[kind][to]
+
+const phrasesTo = (kind: 'step' | 'slot', count: number): Phrase[] => [
   ...(['next', 'previous'] as const).map((to): Phrase => ({
-    text: targetText(kind, to),
     words: [`${to} ${kind}`, `${kind} ${to}`, to === 'next' ? `${kind} up` : `${kind} down`],
     action: { kind, to },
-    note,
+    note: FORMS[kind].note,
   })),
   ...Array.from({ length: count }, (_, index): Phrase => ({
-    text: targetText(kind, index + 1),
     words: [`${kind} ${index + 1}`],
     action: { kind, to: index + 1 },
-    note,
+    note: FORMS[kind].note,
   })),
 ]
 
@@ -50,8 +62,8 @@ export const step = defineGrammar<'step'>({
   family: 'motion',
   group: 'steps',
   isThere: hasSensor,
-  write: ({ to }) => targetText('step', to),
-  phrasesIn: ({ model: { sensor } }) => (sensor ? phrasesTo('step', sensor.maxSteps, 'sensitivity') : []),
+  write: ({ to }) => targetMessage('step', to),
+  phrasesIn: ({ model: { sensor } }) => (sensor ? phrasesTo('step', sensor.maxSteps) : []),
   read({ text }, { model }) {
     if (model.sensor) return readNumber('step', text, model.name, model.sensor.maxSteps)
     return /^(?:step ?\d+|(?:next|previous) step)$/.test(text) ? noSteps(model) : undefined
@@ -61,8 +73,8 @@ export const step = defineGrammar<'step'>({
 export const slot = defineGrammar<'slot'>({
   family: 'system',
   group: 'slots',
-  write: ({ to }) => targetText('slot', to),
-  phrasesIn: ({ model: { memory } }) => phrasesTo('slot', memory.slots, 'onboard profile'),
+  write: ({ to }) => targetMessage('slot', to),
+  phrasesIn: ({ model: { memory } }) => phrasesTo('slot', memory.slots),
   read: ({ text }, { model }) => readNumber('slot', text, model.name, model.memory.slots),
 })
 
@@ -70,13 +82,15 @@ export const holdStep = defineGrammar<'hold-step'>({
   family: 'motion',
   group: 'steps',
   isThere: hasSensor,
-  write: (action) => ('step' in action ? `Hold step ${action.step}` : `Hold ${action.dpi} DPI`),
+  write: (action) =>
+    'step' in action
+      ? message('actions.holdStep', { step: action.step })
+      : message('actions.holdDpi', { dpi: String(action.dpi) }),
   phrasesIn: ({ model: { sensor } }) =>
     Array.from({ length: sensor?.maxSteps ?? 0 }, (_, index) => ({
-      text: `Hold step ${index + 1}`,
       words: [`hold step ${index + 1}`, `step ${index + 1} while held`],
       action: { kind: 'hold-step', step: index + 1 },
-      note: 'while held',
+      note: message('actions.whileHeld'),
     })),
   read({ text }, { model }) {
     const match = /^hold (?:(step) ?(\d+)|(\d+) ?dpi)$/.exec(text)
@@ -95,5 +109,5 @@ export const holdStep = defineGrammar<'hold-step'>({
       ? { problem: message('parse.dpi', { dpi, problem: problemMessage(problem) }) }
       : { action: { kind: 'hold-step', dpi } }
   },
-  examples: [{ text: 'hold 400 dpi', note: 'while held' }],
+  examples: [{ action: { kind: 'hold-step', dpi: 400 }, note: message('actions.whileHeld') }],
 })

@@ -1,6 +1,5 @@
-import { message } from '../../message/message'
+import { message, type Message } from '../../message/message'
 import { keysOf } from '../../base/tables'
-import { itemAt } from '../../base/items'
 import { BUTTON_USAGES, buttonLabel } from '../../hid/button-page'
 import { CONSUMER_USAGES, consumerById } from '../../hid/consumer-page'
 import { SHORTCUTS, shortcutById } from '../../computer/shortcuts'
@@ -12,50 +11,72 @@ import { defineGrammar, type Phrase } from './grammar'
 export const off = defineGrammar<'off'>({
   family: 'system',
   group: 'off',
-  write: () => 'Off',
+  write: () => message('actions.off'),
   phrases: [
     {
-      text: 'Off',
       words: ['off', 'nothing', 'none', 'disabled'],
       action: { kind: 'off' },
-      note: 'does nothing',
+      note: message('actions.offNote'),
     },
   ],
 })
 
-const doubled = (label: string): string => `Double ${itemAt(label, 0).toLowerCase()}${label.slice(1)}`
+const DOUBLE_CLICKS: Record<number, Message | undefined> = {
+  1: message('names.doubleLeftClick'),
+  2: message('names.doubleRightClick'),
+  3: message('names.doubleMiddleClick'),
+  4: message('names.doubleBackClick'),
+  5: message('names.doubleForwardClick'),
+}
+const doubled = (button: number): Message =>
+  DOUBLE_CLICKS[button] ?? message('names.doubleButton', { number: button })
 
 export const button = defineGrammar<'button'>({
   family: 'binding',
   group: 'pointer',
-  write: ({ button: number, clicks }) => (clicks === 2 ? doubled(buttonLabel(number)) : buttonLabel(number)),
-  phrases: BUTTON_USAGES.flatMap(({ usage, label, words }): Phrase[] => [
+  write: ({ button: number, clicks }) => (clicks === 2 ? doubled(number) : buttonLabel(number)),
+  phrases: BUTTON_USAGES.flatMap(({ usage, words }): Phrase[] => [
     {
-      text: label,
       words,
       action: { kind: 'button', button: usage, clicks: 1 },
-      note: `mouse button ${usage}`,
+      note: message('names.buttonNote', { number: usage }),
     },
     {
-      text: doubled(label),
-      words: [doubled(label).toLowerCase(), ...words.map((word) => `double ${word}`)],
+      words: words.map((word) => `double ${word}`),
       action: { kind: 'button', button: usage, clicks: 2 },
-      note: 'pressed twice',
+      note: message('names.doubleNote'),
     },
   ]),
 })
 
-const DIRECTIONS = ['up', 'down', 'left', 'right'] as const
+const SCROLLS = {
+  up: {
+    once: message('actions.scrollUp'),
+    by: (amount: number) => message('actions.scrollUpBy', { amount }),
+  },
+  down: {
+    once: message('actions.scrollDown'),
+    by: (amount: number) => message('actions.scrollDownBy', { amount }),
+  },
+  left: {
+    once: message('actions.scrollLeft'),
+    by: (amount: number) => message('actions.scrollLeftBy', { amount }),
+  },
+  right: {
+    once: message('actions.scrollRight'),
+    by: (amount: number) => message('actions.scrollRightBy', { amount }),
+  },
+} as const
+const DIRECTIONS = keysOf(SCROLLS)
 
 export const scroll = defineGrammar<'scroll'>({
   family: 'binding',
   group: 'pointer',
-  write: ({ direction, amount }) => (amount === 1 ? `Scroll ${direction}` : `Scroll ${direction} ${amount}`),
+  write: ({ direction, amount }) => (amount === 1 ? SCROLLS[direction].once : SCROLLS[direction].by(amount)),
   phrases: DIRECTIONS.map((direction) => ({
-    text: `Scroll ${direction}`,
     words: [`scroll ${direction}`, `wheel ${direction}`],
     action: { kind: 'scroll', direction, amount: 1 },
-    note: 'add an amount, such as 3',
+    note: message('actions.scrollNote'),
   })),
   read({ text }) {
     const match = /^(?:scroll|wheel) (up|down|left|right) (\d+)$/.exec(text)
@@ -71,11 +92,10 @@ export const control = defineGrammar<'control'>({
   family: 'binding',
   group: 'media',
   write: ({ control: id }) => consumerById(id)?.label ?? id,
-  phrases: CONSUMER_USAGES.map(({ id, label, words }) => ({
-    text: label,
-    words: [label.toLowerCase(), ...words],
+  phrases: CONSUMER_USAGES.map(({ id, words }) => ({
+    words,
     action: { kind: 'control', control: id },
-    note: 'control',
+    note: message('actions.controlNote'),
   })),
 })
 
@@ -84,25 +104,30 @@ export const shortcut = defineGrammar<'shortcut'>({
   group: 'shortcuts',
   write: ({ shortcut: id }) => shortcutById(id)?.label ?? id,
   phrasesIn: (context) =>
-    SHORTCUTS.map(({ id, label, words }) => ({
-      text: label,
-      words: [label.toLowerCase(), ...words],
+    SHORTCUTS.map(({ id, words }) => ({
+      words,
       action: { kind: 'shortcut', shortcut: id },
       note:
         shortcutKeys(id, context) ??
-        (context.computer.system ? 'not on this operating system' : 'select the operating system first'),
+        (context.computer.system ? message('actions.notOnThisSystem') : message('actions.selectSystemFirst')),
     })),
 })
 
 const LIGHT_CHANGES = {
-  next: { text: 'Next light', words: ['next light', 'next effect', 'next light effect'] },
-  previous: { text: 'Previous light', words: ['previous light', 'previous effect', 'light before'] },
+  next: { text: message('actions.nextLight'), words: ['next light', 'next effect', 'next light effect'] },
+  previous: {
+    text: message('actions.previousLight'),
+    words: ['previous light', 'previous effect', 'light before'],
+  },
   brighter: {
-    text: 'Light brighter',
+    text: message('actions.lightBrighter'),
     words: ['light brighter', 'brighter light', 'brighter lights', 'brighter'],
   },
-  dimmer: { text: 'Light dimmer', words: ['light dimmer', 'dimmer light', 'dimmer lights', 'dimmer'] },
-  off: { text: 'Light off', words: ['light off', 'lights off', 'light on or off'] },
+  dimmer: {
+    text: message('actions.lightDimmer'),
+    words: ['light dimmer', 'dimmer light', 'dimmer lights', 'dimmer'],
+  },
+  off: { text: message('actions.lightOff'), words: ['light off', 'lights off', 'light on or off'] },
 } as const
 
 export const light = defineGrammar<'light'>({
@@ -110,16 +135,19 @@ export const light = defineGrammar<'light'>({
   group: 'light',
   write: ({ change }) => LIGHT_CHANGES[change].text,
   phrases: keysOf(LIGHT_CHANGES).map((change) => ({
-    ...LIGHT_CHANGES[change],
+    words: LIGHT_CHANGES[change].words,
     action: { kind: 'light', change },
-    note: change === 'off' ? 'press again to turn it on' : 'device light',
+    note: message(change === 'off' ? 'actions.lightOffNote' : 'actions.lightNote'),
   })),
 })
 
 /** A record that is kept byte for byte, as shown. */
 export const later = defineGrammar<'later'>({
   family: 'system',
-  write: ({ code, bytes }) => `From a later version ${code}${bytes === '' ? '' : ` ${bytes}`}`,
+  write: ({ code, bytes }) =>
+    bytes === ''
+      ? message('actions.fromLater', { code })
+      : message('actions.fromLaterBytes', { code, bytes }),
   readsFirst: true,
   read({ text }) {
     const match = /^from a later version (\d+)(?: ((?:[0-9a-f]{2})+))?$/.exec(text)

@@ -1,4 +1,4 @@
-import { message } from '../../message/message'
+import { message, type Message } from '../../message/message'
 import { itemAt } from '../../base/items'
 import type { LaunchKind } from '../../computer/launches'
 import { computersFor, typingProblem } from '../../computer/typing'
@@ -14,10 +14,10 @@ import { textAndKeyMacro } from './created-macro'
 export const text = defineGrammar<'text'>({
   family: 'binding',
   group: 'text',
-  write: ({ text: typed }) => `Type “${escapeText(typed)}”`,
+  write: ({ text: typed }) => message('actions.typeText', { text: escapeText(typed) }),
   readsFirst: true,
   read: readText,
-  examples: [{ text: 'type “Hello”', note: 'a text' }],
+  examples: [{ action: { kind: 'text', text: 'Hello' }, note: message('actions.typeTextNote') }],
 })
 
 /** Keys that are also characters of a text. */
@@ -57,7 +57,7 @@ function textThen(
   context: ActionContext,
 ): Parsed {
   const then = single(behind)
-  const made = 'action' in then ? textAndKeyMacro(typed, then.action, context.macros) : undefined
+  const made = 'action' in then ? textAndKeyMacro(typed, then.action, context) : undefined
   if (!made)
     return {
       problem: message('parse.notAKeyAfterText', { key: behind }),
@@ -75,12 +75,17 @@ function cannotType(typed: string, computer: TargetComputer): Parsed | undefined
   return problem === undefined ? undefined : { problem, computers: computersFor(typed, computer) }
 }
 
-const OPENING_WORDS = { program: 'program', file: 'file', folder: 'folder', address: 'web' } as const
+const OPENINGS: Record<LaunchKind, (target: string) => Message> = {
+  program: (target) => message('actions.openProgram', { target }),
+  file: (target) => message('actions.openFile', { target }),
+  folder: (target) => message('actions.openFolder', { target }),
+  address: (target) => message('actions.openAddress', { target }),
+}
 
 export const open = defineGrammar<'open'>({
   family: 'binding',
   group: 'open',
-  write: ({ what, target }) => `Open ${OPENING_WORDS[what]} ${target}`,
+  write: ({ what, target }) => OPENINGS[what](target),
   read({ raw }, { computer }) {
     const match =
       /^open\s+(?:(program|app|file|folder|directory|web|address|url|site)(?:\s+|:\s*))?(\S.*)$/is.exec(raw)
@@ -90,7 +95,9 @@ export const open = defineGrammar<'open'>({
     const what = OPENING_KINDS[match[1]?.toLowerCase() ?? ''] ?? guessKind(target)
     return tooLong(target) ?? cannotType(target, computer) ?? { action: { kind: 'open', what, target } }
   },
-  examples: [{ text: 'open program divelog', note: 'also file, folder, web' }],
+  examples: [
+    { action: { kind: 'open', what: 'program', target: 'divelog' }, note: message('actions.openNote') },
+  ],
 })
 
 const OPENING_KINDS: Record<string, LaunchKind | undefined> = {

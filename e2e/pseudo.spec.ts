@@ -1,0 +1,204 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { basename } from 'node:path'
+import { expect, type Page } from '@playwright/test'
+import { goTo, test } from './support'
+
+/**
+ * A pseudo-locale that is never shipped: each message is 40% longer, has accents on every letter and stands in brackets.
+ * So text without brackets did not come from the catalogue, and text that is cut had only room for English.
+ */
+const AREAS = readdirSync('src/messages/en').map((file) => basename(file, '.json'))
+const ACCENTS: Record<string, string> = Object.fromEntries(
+  Array.from('aábƀcçdđeéfƒgĝhĥiíjĵkķlļmɱnñoópþqɋrŕsštţuúvṽwŵxẋyýzž'.match(/../gu) ?? [], (pair) => [
+    pair.charAt(0),
+    pair.charAt(1),
+  ]),
+)
+
+const accented = (text: string): string =>
+  Array.from(text, (letter) => {
+    const accent = ACCENTS[letter.toLowerCase()] ?? letter
+    return letter === letter.toLowerCase() ? accent : accent.toUpperCase()
+  }).join('')
+
+/** Placeholders and quoted signs stay as they are. */
+const pseudo = (message: string): string =>
+  message
+    .split(' | ')
+    .map((form) => {
+      const text = form.replaceAll(/\{[^}]*\}|[^{]+/g, (part) =>
+        part.startsWith('{') ? part : accented(part),
+      )
+      const letters = form.replaceAll(/\{[^}]*\}/g, '').length
+      return `⟦${text}${'·'.repeat(Math.ceil(letters * 0.4))}⟧`
+    })
+    .join(' | ')
+
+/** Replaces each area of the catalogue, as the page fetches it. */
+async function speakPseudo(page: Page): Promise<void> {
+  const areas = new RegExp(`/assets/(${AREAS.join('|')})-[\\w-]+\\.js$`)
+  await page.context().route(areas, async (route) => {
+    const area = areas.exec(route.request().url())?.[1] ?? ''
+    const original = await route.fetch()
+    // A view may have the same name as an area.
+    if (!/^var \w+=\{\w+:[`'"]/.test(await original.text())) return route.fulfill({ response: original })
+    const messages = JSON.parse(readFileSync(`src/messages/en/${area}.json`, 'utf8')) as Record<
+      string,
+      string
+    >
+    const texts = Object.fromEntries(Object.entries(messages).map(([key, text]) => [key, pseudo(text)]))
+    await route.fulfill({
+      contentType: 'text/javascript',
+      body: `const texts = ${JSON.stringify(texts)}\nexport { texts as default }`,
+    })
+  })
+}
+
+/** Names of the demo's documents, devices and systems, units and formats: the same in each language. */
+const NAMES = [
+  ...readdirSync('demo', { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('.json'))
+    .flatMap((file) => [
+      ...readFileSync(`demo/${file}`, 'utf8').matchAll(
+        /"(?:name|note|title|target|text|author)": "([^"]+)"|"tags": (\[[^\]]*\])/g,
+      ),
+    ])
+    .flatMap(([, name, tags]) => (name ? [name] : (JSON.parse(tags ?? '[]') as string[]))),
+  ...[
+    'Unisera',
+    'Saltmarsh',
+    'Tern 7',
+    'Godwit 19',
+    'Knot 5',
+    'Dunlin 84',
+    'Windows',
+    'macOS',
+    'Linux',
+    'Base',
+  ],
+  ...['DPI', 'CSV', 'JSON', '2.4 GHz'],
+].sort((a, b) => b.length - a.length)
+
+const PLACES = [
+  '/devices',
+  '/devices/slots',
+  '/devices/rules',
+  '/library',
+  '/shelf',
+  '/macros',
+  '/measure',
+  '/settings',
+  '/profile/demo-1/buttons',
+  '/profile/demo-1/motion',
+  '/profile/demo-1/motion?part=sensor',
+  '/profile/demo-1/motion?part=power',
+  '/profile/demo-1/light',
+  '/profile/demo-1/compare',
+  '/profile/demo-1/cheat-sheet',
+  '/profile/demo-5/buttons',
+  '/profile/demo-8/buttons',
+  '/profile/demo-8/light',
+  '/unplugged.html',
+]
+
+/** Visible texts and names with words that did not come from the catalogue. */
+const strange = (page: Page): Promise<string[]> =>
+  page.evaluate((names) => {
+    const withoutNames = (text: string) =>
+      names
+        .reduce((rest, name) => rest.replaceAll(name, ''), text)
+        .replaceAll(/[\w-]+\.json|\b(?:and|or)\b/g, '')
+    const plain = /[a-z]{3,}|\[object|"key"/i
+    const found = new Set<string>()
+    const walker = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT)
+    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+      const element = node.parentElement
+      const text = node.textContent ?? ''
+      if (
+        !element ||
+        !plain.test(withoutNames(text)) ||
+        element.closest('script, style, noscript, .cap .line')
+      )
+        continue
+      if (element.closest('.v-overlay-container') === null && element.getClientRects().length === 0) continue
+      found.add(text.trim())
+    }
+    for (const element of document.querySelectorAll('[aria-label], [title], [placeholder]'))
+      for (const name of ['aria-label', 'title', 'placeholder']) {
+        const text = element.getAttribute(name) ?? ''
+        if (plain.test(withoutNames(text))) found.add(`${name}: ${text}`)
+      }
+    return [...found]
+  }, NAMES)
+
+/** Parts with text that is cut, and controls that overlap another one. */
+const misfits = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const label = (element: Element) =>
+      `${element.tagName} ${element.className} “${element.textContent.trim().slice(0, 60)}”`
+    const shown = (element: Element) =>
+      element.checkVisibility({ opacityProperty: true, visibilityProperty: true })
+    const cut = [
+      ...document.querySelectorAll('.v-btn, .v-btn__content, h1, h2, h3, dt, dd, th, label, .caption'),
+    ]
+      .filter(
+        (element) =>
+          shown(element) && element.clientWidth > 1 && element.scrollWidth > element.clientWidth + 1,
+      )
+      // Text that ends in “…” is complete in its title or its accessible name.
+      .filter(
+        (element) =>
+          getComputedStyle(element).overflow !== 'visible' &&
+          getComputedStyle(element).textOverflow !== 'ellipsis' &&
+          !element.querySelector('.truncate, .text-ellipsis, i, svg'),
+      )
+      .map((element) => `cut: ${label(element)}`)
+    const controls = [...document.querySelectorAll('main .v-btn, main input, nav a')].filter(shown)
+    const boxes = controls.map((element) => ({ element, box: element.getBoundingClientRect() }))
+    const over = boxes.flatMap(({ element, box }, index) =>
+      boxes.slice(index + 1).flatMap(({ element: other, box: at }) => {
+        if (element.contains(other) || other.contains(element) || box.width < 2 || at.width < 2) return []
+        const wide = Math.min(box.right, at.right) - Math.max(box.left, at.left)
+        const high = Math.min(box.bottom, at.bottom) - Math.max(box.top, at.top)
+        if (wide <= 2 || high <= 2) return []
+        // Parts that are scrolled out of their list are not there.
+        const there = document.elementsFromPoint(
+          Math.max(box.left, at.left) + wide / 2,
+          Math.max(box.top, at.top) + high / 2,
+        )
+        return there.includes(element) && there.includes(other)
+          ? [`overlap: ${label(element)} and ${label(other)}`]
+          : []
+      }),
+    )
+    const page = document.documentElement.scrollWidth - window.innerWidth
+    return [...cut, ...over, ...(page > 0 ? [`the page is ${page} px too wide`] : [])]
+  })
+
+const WIDTHS = [
+  [2560, 800],
+  [1280, 800],
+  [1024, 768],
+  [640, 400],
+  [390, 844],
+] as const
+
+test('every view speaks only by the catalogue', async ({ page }) => {
+  await speakPseudo(page)
+  await page.goto('/')
+  await expect(page.getByText('Brinewatch bridge').first()).toBeVisible()
+  for (const place of PLACES) {
+    await goTo(page, place)
+    await expect(page.getByRole('heading').first()).toBeVisible()
+    if (place.startsWith('/profile'))
+      await expect(page.locator('[data-state]').first()).toHaveAttribute('data-state', /pending|there/)
+    await expect
+      .poll(() => strange(page), { message: `${place} says what is not in the catalogue` })
+      .toEqual([])
+    for (const [width, height] of WIDTHS) {
+      await page.setViewportSize({ width, height })
+      await expect.poll(() => misfits(page), { message: `${place} at ${width} px` }).toEqual([])
+    }
+    await page.setViewportSize({ width: 1280, height: 800 })
+  }
+})

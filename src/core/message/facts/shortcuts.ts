@@ -1,0 +1,51 @@
+// Generated from the catalogue by `npm run messages`.
+
+export interface ShortcutsFacts {
+  'shortcuts.addressBar': never
+  'shortcuts.allWindows': never
+  'shortcuts.bold': never
+  'shortcuts.closeTab': never
+  'shortcuts.closeWindow': never
+  'shortcuts.copy': never
+  'shortcuts.cut': never
+  'shortcuts.deleteAWord': never
+  'shortcuts.endOfDocument': never
+  'shortcuts.findAndReplace': never
+  'shortcuts.findInPage': never
+  'shortcuts.findNext': never
+  'shortcuts.fullScreen': never
+  'shortcuts.insertAnEmoji': never
+  'shortcuts.italic': never
+  'shortcuts.lockTheScreen': never
+  'shortcuts.minimiseWindow': never
+  'shortcuts.newDocument': never
+  'shortcuts.newTab': never
+  'shortcuts.nextDesktop': never
+  'shortcuts.nextTab': never
+  'shortcuts.openAFile': never
+  'shortcuts.paste': never
+  'shortcuts.pasteAsPlainText': never
+  'shortcuts.previousDesktop': never
+  'shortcuts.previousTab': never
+  'shortcuts.print': never
+  'shortcuts.redo': never
+  'shortcuts.reopenTab': never
+  'shortcuts.resetZoom': never
+  'shortcuts.save': never
+  'shortcuts.saveAs': never
+  'shortcuts.screenshot': never
+  'shortcuts.screenshotOfAnArea': never
+  'shortcuts.searchTheComputer': never
+  'shortcuts.selectAll': never
+  'shortcuts.showDesktop': never
+  'shortcuts.showFiles': never
+  'shortcuts.startOfDocument': never
+  'shortcuts.switchWindow': never
+  'shortcuts.taskManager': never
+  'shortcuts.underline': never
+  'shortcuts.undo': never
+  'shortcuts.wordToTheLeft': never
+  'shortcuts.wordToTheRight': never
+  'shortcuts.zoomIn': never
+  'shortcuts.zoomOut': never
+}
