@@ -140,7 +140,7 @@ test('by keyboard alone: find an input, bind it, write it, press it', async ({ p
   const computer = await openUnplugged(page)
   await computer.getByRole('application').focus()
   await computer.keyboard.press('Digit5')
-  await expect(computer.getByTestId('volume')).toHaveText('42 %')
+  await expect(computer.getByTestId('volume')).toHaveText('42%')
   await computer.keyboard.press('ArrowRight')
   await expect(computer.getByTestId('pointer')).toHaveText('78, 0')
 })

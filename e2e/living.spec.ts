@@ -181,7 +181,7 @@ test('settings are found by their words, hold in every tab, and everything is fo
   await page.keyboard.press('Enter')
   await expect(page.getByRole('region', { name: 'Units for hand movement' })).toBeFocused()
   await choice(page, 'Units for hand movement', 'Inches').click()
-  await choice(page, 'Text size', '125 %').click()
+  await choice(page, 'Text size', '125%').click()
   await choice(page, 'Position of on-screen notes', 'Corner').click()
   await page.getByRole('searchbox', { name: 'Search settings' }).fill('notif')
   await expect(page.getByRole('region', { name: 'Theme' })).toBeHidden()
@@ -317,7 +317,7 @@ test('help is of the view one is in, and shows each of its tasks on the controls
   }
   await page.goto('/profile/demo-4/motion')
   // Once the device has been read, nothing moves below the pointer.
-  await expect(page.getByText(/on Tern 7 · 2.4 GHz · \d+ %/)).toBeVisible()
+  await expect(page.getByText(/on Tern 7 · 2.4 GHz · \d+%/)).toBeVisible()
   await page.getByText('Sensor and switches').click()
   await page.getByRole('button', { name: 'Debounce', exact: true }).click()
   await expect(help).toContainText('contacts of a switch bounce')

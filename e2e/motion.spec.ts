@@ -30,7 +30,7 @@ test('three steps that feel alike are spread, felt at once, written, and felt on
   await spread.getByLabel('Lowest step in DPI').press('ArrowDown')
   await spread.getByLabel('Highest step in DPI').fill('1950')
   await spread.getByLabel('Highest step in DPI').press('Enter')
-  await expect(spread.getByRole('listitem').nth(1)).toContainText('1000exactly 987, off by +1.3 %')
+  await expect(spread.getByRole('listitem').nth(1)).toContainText('1000exactly 987, off by +1.3%')
   await spread.getByRole('button', { name: 'Apply steps' }).click()
   await expect(page.getByRole('textbox', { name: 'Step 2 in DPI' })).toHaveValue('1000')
 

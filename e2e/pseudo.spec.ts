@@ -152,6 +152,8 @@ const misfits = (page: Page): Promise<string[]> =>
           getComputedStyle(element).textOverflow !== 'ellipsis' &&
           !element.querySelector('.truncate, .text-ellipsis, i, svg'),
       )
+      // A number is no text.
+      .filter((element) => element.textContent.trim().length > 1)
       .map((element) => `cut: ${label(element)}`)
     const controls = [...document.querySelectorAll('main .v-btn, main input, nav a')].filter(shown)
     const boxes = controls.map((element) => ({ element, box: element.getBoundingClientRect() }))

@@ -9,14 +9,14 @@ const { options } = useNoteOptions()
 <template>
   <p
     v-if="note"
-    class="pointer-events-none absolute top-3 left-1/2 z-3 -translate-x-1/2 rounded-6 bg-ink px-3.5 py-1.25 font-semi whitespace-nowrap text-paper"
+    class="pointer-events-none absolute start-1/2 top-3 z-3 -translate-x-1/2 rounded-6 bg-ink px-3.5 py-1.25 font-semi whitespace-nowrap text-paper"
     :class="options.at"
     role="status"
     data-testid="note"
   >
     <span
       v-if="note.colour"
-      class="mr-2 inline-block h-2.5 w-2.5 rounded-full"
+      class="me-2 inline-block h-2.5 w-2.5 rounded-full"
       :style="{ background: note.colour }"
     />{{ note.text }}
   </p>
@@ -29,8 +29,8 @@ const { options } = useNoteOptions()
 }
 
 .corner {
-  right: 12px;
-  left: auto;
+  inset-inline-end: 12px;
+  inset-inline-start: auto;
   transform: none;
 }
 </style>

@@ -1,3 +1,5 @@
+import { Refusal } from '../core/base/errors'
+import { message } from '../core/message/message'
 import { wrap, type Remote } from 'comlink'
 import { valueOf } from '../core/base/items'
 import { TransportError, type DeviceTransport } from '../core/link/transport'
@@ -6,14 +8,10 @@ import { ALIVE_LOCK, CHANNEL_NAME, type SimulatorEvent, type SimulatorApi } from
 export type SimulatorClient = SimulatorApi
 
 /** The worker with the simulated devices did not answer: it has ended, or is too slow. */
-export class SimulatorTimeout extends Error {
+export class SimulatorTimeout extends Refusal {
   override name = 'SimulatorTimeout'
   constructor(readonly reason: 'ended' | 'late') {
-    super(
-      reason === 'ended'
-        ? 'the simulated devices stopped and are restarting'
-        : 'the simulated devices do not answer',
-    )
+    super([message(reason === 'ended' ? 'link.simulatorRestarting' : 'link.simulatorSilent')])
   }
 }
 
@@ -38,16 +36,14 @@ interface WorkerLink {
  * fails at once.
  *
  * @param restarted called when a new worker has the devices, whose contents must be read again
- * @throws Error in browsers without shared workers
+ * @throws Refusal in browsers without shared workers
  */
 export function connectSimulator(restarted: () => void = () => {}): SimulatorClient {
   let link = open()
 
   function open(): WorkerLink {
     if (typeof SharedWorker === 'undefined') {
-      throw new Error(
-        'This browser does not support shared workers, which the simulated devices need. Use a current browser.',
-      )
+      throw new Refusal([message('link.noSharedWorkers')])
     }
     const worker = new SharedWorker(new URL('./worker.ts', import.meta.url), {
       type: 'module',

@@ -97,17 +97,17 @@ const SYSTEMS = OPERATING_SYSTEMS.map((each) => ({ value: each, title: OPERATING
       <output
         class="mono block max-h-21 min-h-10.5 overflow-auto text-16 wrap-anywhere whitespace-pre-wrap"
         data-testid="typed"
-        >{{ desktop.text }}<span class="ml-px inline-block h-[1.1em] w-0.5 bg-ink align-text-bottom"
+        >{{ desktop.text }}<span class="ms-px inline-block h-[1.1em] w-0.5 bg-ink align-text-bottom"
       /></output>
       <p
         v-if="desktop.box"
         class="box mono mt-1.5 rounded-5 border border-ink px-2.5 py-1.5"
         data-testid="box"
       >
-        <span class="caption mr-2">{{
+        <span class="caption me-2">{{
           desktop.box.kind === 'run' ? t('unplugged.open') : t('unplugged.terminal')
         }}</span>
-        {{ desktop.box.text }}<span class="ml-px inline-block h-[1.1em] w-0.5 bg-ink align-text-bottom" />
+        {{ desktop.box.text }}<span class="ms-px inline-block h-[1.1em] w-0.5 bg-ink align-text-bottom" />
       </p>
       <p v-if="desktop.opened.length" class="opened mt-1.5 flex items-baseline gap-2">
         <span class="caption">{{ t('unplugged.opened') }}</span>

@@ -58,7 +58,7 @@ const slide = (dxMm: number, dyMm: number) => void props.simulator.slide(frontId
       <span
         v-for="{ deviceId, input } in elsewhere"
         :key="`${deviceId} ${input.id}`"
-        class="ml-3 inline-flex items-center gap-1.5 rounded-5 bg-binding-wash py-0 pr-1 pl-2.5 text-binding"
+        class="ms-3 inline-flex items-center gap-1.5 rounded-5 bg-binding-wash py-0 ps-2.5 pe-1 text-binding"
       >
         {{ t('unplugged.isHeld', { device: nameOf(deviceId), input: input.name }) }}
         <v-btn variant="text" @click="hands.lift(deviceId, input)">{{ t('unplugged.release') }}</v-btn>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { keyLegend } from '../core/computer/layouts'
+import { chordMessage } from '../core/text/context'
 import { t, textOf } from '../messages/page'
 import { RichMessage } from '../messages/rich-message'
 import { useDocumentVisibility, useElementSize, useRafFn, useTimeoutFn } from '@vueuse/core'
@@ -88,7 +90,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
 
 <template>
   <section
-    class="bench grid grid-rows-[auto_minmax(330px,1fr)] content-start gap-2.5 border-r border-line px-5 py-3.5"
+    class="bench grid grid-rows-[auto_minmax(330px,1fr)] content-start gap-2.5 border-e border-line px-5 py-3.5"
     :class="model.kind"
     :aria-label="t('unplugged.device')"
   >
@@ -96,7 +98,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
       <h2>{{ title }}</h2>
       <span v-if="entry.name" class="soft">{{ model.name }}</span>
       <span class="soft" role="status">{{ standing }}</span>
-      <span v-if="slotLine" class="ml-auto" role="status" data-testid="active-slot">{{ slotLine }}</span>
+      <span v-if="slotLine" class="ms-auto" role="status" data-testid="active-slot">{{ slotLine }}</span>
     </div>
     <div
       ref="pane"
@@ -127,7 +129,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
       <v-btn
         v-for="input in listed"
         :key="input.id"
-        class="min-h-7 cursor-pointer touch-none rounded-5 border border-line-strong bg-paper-high px-2 py-0.5 text-left text-inherit select-none [font:inherit]"
+        class="min-h-7 cursor-pointer touch-none rounded-5 border border-line-strong bg-paper-high px-2 py-0.5 text-start text-inherit select-none [font:inherit]"
         size="small"
         :data-press="input.id"
         :class="{ pressed: pressed.includes(input.id) }"
@@ -144,8 +146,12 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
     <LightsMove v-model="playing" class="self-start justify-self-start" />
     <p class="caption">
       <RichMessage message="unplugged.andAClickOrKeepsAnInput">
-        <template #shift><v-kbd>Shift</v-kbd></template>
-        <template #enter><v-kbd>Shift Enter</v-kbd></template>
+        <template #shift
+          ><v-kbd>{{ textOf(keyLegend('ShiftLeft', 'us')) }}</v-kbd></template
+        >
+        <template #enter
+          ><v-kbd>{{ textOf(chordMessage(['ShiftLeft', 'Enter'], 'us')) }}</v-kbd></template
+        >
       </RichMessage>
     </p>
     <HandsPanel class="hands" :simulator="simulator" :device-id="entry.id" :model="model" />
@@ -154,7 +160,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
 
 <style scoped>
 .bench.keyboard {
-  border-right: 0;
+  border-inline-end: 0;
   border-bottom: 1px solid var(--line);
   grid-template-columns: minmax(0, 1fr) 330px;
   grid-template-rows: auto auto auto;

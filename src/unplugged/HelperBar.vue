@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { errorText } from '../messages/error-text'
 import { listText, t, textOf } from '../messages/page'
 import { itemAt } from '../core/base/items'
 import { useEventListener } from '@vueuse/core'
@@ -36,7 +37,7 @@ async function look(): Promise<void> {
     heard ??= startHelper(props.simulator, props.entries)
     act.value = (await heard(itemAt(programs.value, front.value).text)) ?? act.value
   } catch (error) {
-    trouble.value = error instanceof Error ? error.message : String(error)
+    trouble.value = errorText(error)
   }
 }
 watch([on, front, () => props.system], look)

@@ -19,11 +19,11 @@ defineProps<{ desktop: Desktop }>()
       ><i class="block h-full bg-ink" :style="{ width: `${desktop.volume}%` }"
     /></span>
     <span class="mono min-w-13" data-testid="volume">{{
-      desktop.muted ? t('unplugged.muted') : `${desktop.volume} %`
+      desktop.muted ? t('unplugged.muted') : t('look.percent', { percent: desktop.volume })
     }}</span>
     <v-icon :icon="desktop.playing ? mdiPlay : mdiPause" />
     <span class="soft">{{ desktop.playing ? t('unplugged.playing') : t('unplugged.paused') }}</span>
-    <span class="last soft flex-1 truncate text-right">{{
+    <span class="last soft flex-1 truncate text-end">{{
       desktop.last
         ? t('unplugged.lastShortcutOrMediaKey', { last: desktop.last })
         : t('unplugged.noShortcutOrMediaKeyYet')

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { errorText } from '../messages/error-text'
 import { t, textOf } from '../messages/page'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
@@ -50,7 +51,7 @@ async function take(): Promise<void> {
     screen.value?.focus()
   } catch (error) {
     problem.value = t('unplugged.theBrowserDidNotReleaseThePointer', {
-      message: error instanceof Error ? error.message : String(error),
+      message: errorText(error),
     })
   }
 }
@@ -109,10 +110,10 @@ const ownKeys = {
           d="M0 0 L0 58 L15 45 L40 44 Z"
         />
       </svg>
-      <span class="mono absolute right-2.5 bottom-1.5" data-testid="pointer"
+      <span class="mono absolute end-2.5 bottom-1.5" data-testid="pointer"
         >{{ desktop.travelled.x }}, {{ desktop.travelled.y }}</span
       >
-      <span class="caption absolute bottom-1.5 left-2.5">{{ t('unplugged.countsReceived') }}</span>
+      <span class="caption absolute start-2.5 bottom-1.5">{{ t('unplugged.countsReceived') }}</span>
     </div>
     <div class="flex flex-col gap-2">
       <v-btn variant="flat" color="ink" @click="take">

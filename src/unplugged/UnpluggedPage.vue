@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { errorText } from '../messages/error-text'
 import { t } from '../messages/page'
 import { onMounted, onScopeDispose, shallowRef } from 'vue'
 import { modelById } from '../core/device/models'
@@ -34,7 +35,7 @@ onMounted(async () => {
     simulator.value = client
     stop = listenToSimulator(({ kind }) => kind === 'desk' && void lookAtDesk(client))
   } catch (error) {
-    failure.value = error instanceof Error ? error.message : String(error)
+    failure.value = errorText(error)
   }
 })
 </script>

@@ -95,7 +95,7 @@ const choose = (next: OperatingSystem) =>
   display: grid;
   gap: 6px;
   padding: 7px 10px;
-  border-left: 3px solid var(--layer);
+  border-inline-start: 3px solid var(--layer);
   background: var(--paper-high);
 }
 

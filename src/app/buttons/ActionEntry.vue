@@ -184,7 +184,7 @@ function drag(event: DragEvent, dragged: Action): void {
 </script>
 
 <template>
-  <div class="grid gap-2 pt-1 pr-2 pb-3 pl-0" @keydown.esc.stop="close" @click.stop>
+  <div class="grid gap-2 ps-0 pe-2 pt-1 pb-3" @keydown.esc.stop="close" @click.stop>
     <p v-if="work.layers.length > 1" class="where flex flex-wrap gap-x-1 text-12">
       <strong class="text-layer">{{ layerName }}</strong>
       <span class="soft">{{ work.reach(place.layer) }}</span>
@@ -237,7 +237,7 @@ function drag(event: DragEvent, dragged: Action): void {
     </div>
     <v-alert v-if="problem || capture.problem.value" variant="text">
       {{ problem ?? capture.problem.value }}
-      <v-btn v-for="{ text, apply } in remedies" :key="text" size="small" class="mr-1" @click="remedy(apply)">
+      <v-btn v-for="{ text, apply } in remedies" :key="text" size="small" class="me-1" @click="remedy(apply)">
         {{ text }}
       </v-btn>
     </v-alert>
@@ -315,10 +315,10 @@ function drag(event: DragEvent, dragged: Action): void {
         place.layer === 0 ? t('buttons.factorySettingUsesNoMemory') : t('buttons.inheritedUsesNoMemory')
       }}</span>
       <span v-else-if="cost !== undefined">{{ t('buttons.usesBOnTheDeviceWorksWith', { cost }) }}</span>
-      <v-btn v-if="changed && factory" variant="plain" class="ml-2" @click="clear()">
+      <v-btn v-if="changed && factory" variant="plain" class="ms-2" @click="clear()">
         {{ t('buttons.resetToFactorySetting', { action: textOf(actionMessage(factory, context)) }) }}
       </v-btn>
-      <v-btn v-else-if="changed" variant="plain" class="ml-2" @click="clear()">
+      <v-btn v-else-if="changed" variant="plain" class="ms-2" @click="clear()">
         {{ t('buttons.inheritFromTheLayerBelow') }}
       </v-btn>
     </p>

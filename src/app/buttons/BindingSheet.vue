@@ -174,10 +174,10 @@ function focused(event: FocusEvent): void {
         role="row"
         class="head caption sticky top-0 z-2 grid grid-cols-[var(--columns)] border-b-[1.5px] border-ink bg-paper-low"
       >
-        <span role="columnheader" class="stays left-0"
+        <span role="columnheader" class="stays start-0"
           ><span class="visually-hidden">{{ t('buttons.number') }}</span></span
         >
-        <span role="columnheader" class="stays left-7.5">{{ t('buttons.input') }}</span>
+        <span role="columnheader" class="stays start-7.5">{{ t('buttons.input') }}</span>
         <span
           v-for="(layer, index) in work.layers"
           :key="index"

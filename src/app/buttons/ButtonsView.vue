@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { t, withTexts } from '../../messages/page'
+import { keyLegend } from '../../core/computer/layouts'
+import { t, textOf, withTexts } from '../../messages/page'
 import { refDebounced, useElementSize, useEventListener } from '@vueuse/core'
 import { computed, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -99,7 +100,7 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
       @hover="work.hover"
       @drop="work.drop"
     >
-      <LightsMove v-model="playing" class="lights absolute right-4 bottom-2" />
+      <LightsMove v-model="playing" class="lights absolute end-4 bottom-2" />
     </KeyboardDrawing>
     <LabelledDrawing
       v-else
@@ -128,7 +129,7 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
       <FindByPressing :device="work.device" @found="work.openInput" />
     </LabelledDrawing>
     <section
-      class="side flex min-h-0 min-w-0 flex-col border-t-3 border-l border-t-layer border-l-line bg-paper-low pt-2 pr-0 pb-0 pl-5 max-[1000px]:border-l-0"
+      class="side flex min-h-0 min-w-0 flex-col border-s border-t-3 border-s-line border-t-layer bg-paper-low ps-5 pe-0 pt-2 pb-0 max-[1000px]:border-s-0"
       :aria-label="t('buttons.bindings')"
     >
       <div class="bar flex flex-wrap items-center gap-x-1 gap-y-1.5">
@@ -147,7 +148,9 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
       <div class="contents" role="status">
         <p v-if="work.carrying" class="carrying">
           <strong>{{ work.carrying }}</strong> {{ t('buttons.selectTheInputForThisActionIn') }}
-          <v-btn @click="work.carry(undefined)">{{ t('buttons.cancel') }} <v-kbd>Esc</v-kbd></v-btn>
+          <v-btn @click="work.carry(undefined)"
+            >{{ t('buttons.cancel') }} <v-kbd>{{ textOf(keyLegend('Escape', 'us')) }}</v-kbd></v-btn
+          >
         </p>
       </div>
       <div class="scroll"><BindingSheet :work="work" :context="work.context" /></div>
@@ -162,12 +165,12 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
 }
 
 .keyboard .side {
-  border-left: 0;
+  border-inline-start: 0;
 }
 
 .bar,
 .side > :nth-child(2):not(.scroll) {
-  padding-right: 20px;
+  padding-inline-end: 20px;
 }
 
 .scroll {

@@ -21,7 +21,7 @@ const findings = computed(() =>
     <div
       v-for="finding in findings"
       :key="textOf(findingMessage(finding))"
-      class="border-l-3 pl-2.5"
+      class="border-s-3 ps-2.5"
       :class="finding.severity"
     >
       <p class="text-13">

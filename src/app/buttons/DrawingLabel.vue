@@ -53,7 +53,7 @@ function drop(event: DragEvent): void {
       <span class="mono number">{{ box.input?.number }}</span>
       <span class="does font-semi" :class="label?.base.family">{{ label?.base.text }}</span><span
         v-if="label?.pending"
-        class="ml-1.5 inline-block h-1.75 w-1.75 rounded-full bg-pending"
+        class="ms-1.5 inline-block h-1.75 w-1.75 rounded-full bg-pending"
         :title="t('buttons.notOnTheDeviceYet')"
       />
     </span>

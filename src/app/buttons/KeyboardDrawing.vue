@@ -104,7 +104,7 @@ const legendOf = ({ key, name }: DeviceInput): string =>
       >
         <span class="legend text-12 whitespace-nowrap text-cap-ink-soft"
           >{{ cap.legend
-          }}<i v-if="cap.pending" class="ml-1 inline-block h-1.5 w-1.5 rounded-full bg-cap-pending"
+          }}<i v-if="cap.pending" class="ms-1 inline-block h-1.5 w-1.5 rounded-full bg-cap-pending"
         /></span>
         <span v-for="(line, index) in cap.lines" :key="index" class="line" :class="line.layer">{{
           line.text

@@ -118,7 +118,7 @@ const { scale, origin, boxes, captions, guides, labelWidth, labelHeight } = useD
         @drop="(text, id) => emit('drop', text, id)"
       />
     </template>
-    <div class="absolute right-3.5 bottom-3.5 grid justify-items-end gap-2"><slot /></div>
+    <div class="absolute end-3.5 bottom-3.5 grid justify-items-end gap-2"><slot /></div>
   </div>
 </template>
 

@@ -43,7 +43,7 @@ const suggested = computed(() => {
   const taken = new Set(props.work.layers.map(({ name }) => name.toLowerCase()))
   const names = COUNTED.map((name) => name())
   const free = names.slice(props.work.layers.length - 1).concat(names)
-  return free.find((name) => !taken.has(name.toLowerCase())) ?? t('buttons.newLayer')
+  return free.find((name) => !taken.has(name.toLowerCase())) ?? t('buttons.anotherLayer')
 })
 const full = computed(() => props.work.layers.length > MAX_UPPER_LAYERS)
 
@@ -114,7 +114,7 @@ function move(by: 1 | -1): void {
         :aria-pressed="index === work.layer"
         :title="`${layer.name}: ${work.reach(index)}`"
       >
-        <span v-if="index > 0" class="mono mr-1.5 text-12">{{ index }}</span>{{ layer.name }}
+        <span v-if="index > 0" class="mono me-1.5 text-12">{{ index }}</span>{{ layer.name }}
       </v-btn>
     </v-btn-toggle>
     <v-btn

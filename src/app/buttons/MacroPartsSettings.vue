@@ -34,7 +34,7 @@ function set(part: Part, macro: string): void {
 </script>
 
 <template>
-  <div class="grid justify-items-start gap-1.75 border-l-3 border-bar-macro bg-paper-high px-2.5 py-2">
+  <div class="grid justify-items-start gap-1.75 border-s-3 border-bar-macro bg-paper-high px-2.5 py-2">
     <div
       v-for="{ part, text } in PARTS"
       :key="part"

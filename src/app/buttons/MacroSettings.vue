@@ -73,7 +73,7 @@ function choosePlay(play: MacroAction['play'] | typeof IN_PARTS): void {
 
 <template>
   <div
-    class="flex flex-wrap items-center gap-x-4 gap-y-1.75 border-l-3 border-bar-macro bg-paper-high px-2.5 py-2"
+    class="flex flex-wrap items-center gap-x-4 gap-y-1.75 border-s-3 border-bar-macro bg-paper-high px-2.5 py-2"
   >
     <p class="caption stops">{{ stops }}</p>
     <SelectField

@@ -32,8 +32,8 @@ const hovered = computed(() => props.work.hovered === props.input.id)
     @pointerenter="work.hover(input.id)"
     @pointerleave="work.hover(undefined)"
   >
-    <span role="gridcell" class="mono stays left-0 text-ink-soft">{{ input.number }}</span>
-    <span role="rowheader" class="stays left-7.5 cursor-pointer" @click="work.openInput(input.id)">{{
+    <span role="gridcell" class="mono stays start-0 text-ink-soft">{{ input.number }}</span>
+    <span role="rowheader" class="stays start-7.5 cursor-pointer" @click="work.openInput(input.id)">{{
       textOf(input.name)
     }}</span>
     <SheetCell
@@ -74,7 +74,7 @@ const hovered = computed(() => props.work.hovered === props.input.id)
 /* As wide as the visible part of the sheet. */
 .editor {
   position: sticky;
-  left: 0;
+  inset-inline-start: 0;
   width: 100cqw;
   padding: 2px 0 0 38px;
   border-bottom: 1px solid var(--line);
@@ -88,7 +88,7 @@ const hovered = computed(() => props.work.hovered === props.input.id)
 
 @media (width < 1000px) {
   .editor {
-    padding-left: 8px;
+    padding-inline-start: 8px;
   }
 }
 </style>

@@ -48,7 +48,7 @@ const paste = () => copied(async () => props.work.paste(await navigator.clipboar
     role="toolbar"
     :aria-label="t('buttons.selectedCells')"
   >
-    <strong class="mr-0.5">{{ t('buttons.n1Cell', { count }) }}</strong>
+    <strong class="me-0.5">{{ t('buttons.n1Cell', { count }) }}</strong>
     <v-btn size="small" :title="shortcutTexts('cell.fill')[0]" @click="work.fillSelected()">
       {{ t('buttons.fillWithTheFirst') }}
     </v-btn>

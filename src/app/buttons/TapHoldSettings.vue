@@ -41,7 +41,7 @@ const short = (text: string) => (text.length > 19 ? `${text.slice(0, 18)}…` : 
 </script>
 
 <template>
-  <div class="grid items-center gap-x-4 gap-y-1 border-l-3 border-layer bg-paper-high px-2.5 py-2">
+  <div class="grid items-center gap-x-4 gap-y-1 border-s-3 border-layer bg-paper-high px-2.5 py-2">
     <div class="flex flex-wrap items-center gap-x-4.5 gap-y-1.5">
       <span class="flow gap-x-1.5">
         {{ t('buttons.holdThreshold') }}

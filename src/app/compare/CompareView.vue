@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { bytesText } from '../shared/device-line'
 import { t, withTexts } from '../../messages/page'
 import { computed, ref } from 'vue'
 import ChoiceRow from '../../look/ChoiceRow.vue'
@@ -158,8 +159,8 @@ const hereName = computed(() => base.value?.title ?? t('compare.thisProfileOpen'
                     <tbody>
                       <tr v-for="row in sections" :key="row.type">
                         <th scope="row">{{ row.name }}</th>
-                        <td class="mono">{{ row.here }} B</td>
-                        <td class="mono">{{ row.there }} B</td>
+                        <td class="mono">{{ bytesText(row.here) }}</td>
+                        <td class="mono">{{ bytesText(row.there) }}</td>
                         <td :class="row.same ? 'faint' : 'pending'">
                           {{ row.same ? t('compare.identical') : t('compare.different') }}
                         </td>

@@ -97,7 +97,7 @@ thead th {
 }
 
 tr:not(.part) th {
-  padding-left: 26px;
+  padding-inline-start: 26px;
 }
 
 .taken td:last-child {

@@ -34,7 +34,7 @@ const EMPTY: Record<SourceGroup['id'], string> = withTexts(
 
 <template>
   <nav
-    class="flex flex-col gap-4 overflow-auto border-r border-line p-4"
+    class="flex flex-col gap-4 overflow-auto border-e border-line p-4"
     :aria-label="t('compare.compareWith')"
   >
     <SearchField

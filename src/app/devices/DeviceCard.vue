@@ -84,11 +84,18 @@ const facts = computed(() => {
 /** Facts whose names have a glossary entry. */
 const WORDS: Record<string, string | undefined> = { firmware: 'firmware', memory: 'slot', sensor: 'dpi' }
 
-const MET_WORDS = new Map<number, string>(Object.entries(LOG_KINDS).map(([word, code]) => [code, word]))
+const MET = {
+  [LOG_KINDS.section]: 'devices.metSection',
+  [LOG_KINDS.setting]: 'devices.metSetting',
+  [LOG_KINDS.effect]: 'devices.metEffect',
+  [LOG_KINDS.action]: 'devices.metAction',
+  [LOG_KINDS['macro operation']]: 'devices.metMacroOperation',
+} as const
+const isMet = (what: number): what is keyof typeof MET => what in MET
 const met = computed(() =>
   (props.device.log ?? [])
     .filter(({ what }) => what !== LOG_KINDS['not kept'])
-    .map(({ what, code, times }) => `${MET_WORDS.get(what) ?? 'part'} ${code} (${times} ×)`)
+    .map(({ what, code, times }) => t(isMet(what) ? MET[what] : 'devices.metOther', { code, times }))
     .join(', '),
 )
 
@@ -124,14 +131,14 @@ const advice = computed(() => {
         :lights="device.connected && info ? lights : undefined"
         :title="t('devices.drawnToScale', { name: model.name })"
       />
-      <LightsMove v-model="playing" class="lights absolute bottom-2 left-3" />
-      <span class="caption scale absolute right-4 bottom-2.5 flex items-center gap-2" aria-hidden="true"
+      <LightsMove v-model="playing" class="lights absolute start-3 bottom-2" />
+      <span class="caption scale absolute end-4 bottom-2.5 flex items-center gap-2" aria-hidden="true"
         ><i class="h-1.25 border border-t-0 border-ink-soft" :style="{ width: `${10 * scale}px` }" />{{
           t('shared.mm', { value: 10 })
         }}</span
       >
     </div>
-    <div class="grid content-start gap-3.5 border-l border-line bg-paper-low px-6 py-5">
+    <div class="grid content-start gap-3.5 border-s border-line bg-paper-low px-6 py-5">
       <div class="title flex items-baseline gap-2.5">
         <h2 class="text-[1.3rem]">{{ devices.title(device) }}</h2>
         <span class="soft">{{
@@ -147,7 +154,7 @@ const advice = computed(() => {
         <DeviceMenu :device />
       </div>
       <div class="contents" role="status">
-        <p v-if="advice" class="border-l-3 border-pending bg-pending-wash px-3 py-2">
+        <p v-if="advice" class="border-s-3 border-pending bg-pending-wash px-3 py-2">
           {{ advice }}
         </p>
       </div>

@@ -90,7 +90,7 @@ const called = () =>
       <p
         v-for="finding in findings"
         :key="textOf(ruleMessage(finding))"
-        class="finding caption mt-1 border-l-3 border-line-strong pl-2"
+        class="finding caption mt-1 border-s-3 border-line-strong ps-2"
         :class="finding.severity"
       >
         {{ textOf(ruleMessage(finding)) }}.

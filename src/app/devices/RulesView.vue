@@ -113,7 +113,7 @@ const save = () => saveFile({ name: 'unisera-rules.json', content: appRules.asFi
         t('devices.exportRules')
       }}</v-btn>
     </header>
-    <p class="mb-3.5 border border-l-3 border-line border-l-ink bg-paper-high px-3.5 py-2">
+    <p class="mb-3.5 border border-s-3 border-line border-s-ink bg-paper-high px-3.5 py-2">
       <RichMessage message="devices.appRulesOnTheComputerASmall">
         <template #need
           ><strong>{{ t('devices.needAProgramThatRuns') }}</strong></template
@@ -181,7 +181,7 @@ const save = () => saveFile({ name: 'unisera-rules.json', content: appRules.asFi
     </v-table>
     <form
       v-if="list.length < MAX_RULES"
-      class="add mt-3.5 mr-0 mb-6 ml-6.5 flex items-end gap-x-4 gap-y-2"
+      class="add ms-6.5 me-0 mt-3.5 mb-6 flex items-end gap-x-4 gap-y-2"
       @submit.prevent="add"
     >
       <v-text-field

@@ -109,7 +109,7 @@ const strip = useLightStrip(() => ({ profile: profile.value, model: model.value 
         }}<span
           v-for="tag in profile.tags"
           :key="tag"
-          class="ml-1 rounded-4 border border-line-strong px-1.25 py-0"
+          class="ms-1 rounded-4 border border-line-strong px-1.25 py-0"
         >
           {{ tag }}</span
         >

@@ -12,7 +12,7 @@ onMounted(() => heading.value?.focus())
 
 <template>
   <section
-    class="mb-4 grid gap-2.5 rounded-6 border border-l-3 border-line-strong border-l-pending px-4 py-3.5"
+    class="mb-4 grid gap-2.5 rounded-6 border border-s-3 border-line-strong border-s-pending px-4 py-3.5"
     role="alertdialog"
     aria-labelledby="clash-title"
   >

@@ -63,13 +63,13 @@ const facts = computed(() => {
       />
     </div>
     <section
-      class="flex min-h-0 flex-col gap-2.5 border-l border-line px-7 py-5.5 max-[700px]:p-4"
+      class="flex min-h-0 flex-col gap-2.5 border-s border-line px-7 py-5.5 max-[700px]:p-4"
       :aria-label="t('library.profile')"
     >
       <component :is="heading ?? 'h1'" class="title text-[1.5rem] font-strong">{{ profile.name }}</component>
       <p class="soft">{{ facts }}</p>
       <slot name="asked" />
-      <ul v-if="findings.length" class="m-0 pl-4.5 text-pending">
+      <ul v-if="findings.length" class="m-0 ps-4.5 text-pending">
         <li v-for="text in findings.map((finding) => textOf(findingMessage(finding)))" :key="text">
           {{ text }}
         </li>

@@ -17,7 +17,7 @@ const save = ({ name, stored }: QuarantinedDocument) =>
   <li class="flex items-center gap-2">
     <div class="flex-1 px-0 py-2">
       <strong>{{ item.name }}</strong> <span class="soft">{{ NOUNS[item.table] }}</span>
-      <ul class="caption m-0 pl-4.5">
+      <ul class="caption m-0 ps-4.5">
         <li
           v-for="problem in item.problems.slice(0, 4).map(textOf)"
           :key="problem"

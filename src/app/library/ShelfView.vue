@@ -34,7 +34,7 @@ const chosen = computed(
 <template>
   <div class="grid grid-cols-[270px_minmax(0,1fr)] max-[900px]:grid-cols-1">
     <nav
-      class="flex flex-col gap-1.5 overflow-auto border-r border-line p-4"
+      class="flex flex-col gap-1.5 overflow-auto border-e border-line p-4"
       :aria-label="t('library.sharedProfiles')"
     >
       <h1>{{ t('library.shelf') }}</h1>

@@ -95,7 +95,7 @@ const MIXES = [
 <template>
   <div
     v-if="model && work.profile.value"
-    class="grid grid-cols-[repeat(auto-fit,minmax(290px,1fr))] gap-x-7 gap-y-1 pt-2 pr-0 pb-1.5 pl-5"
+    class="grid grid-cols-[repeat(auto-fit,minmax(290px,1fr))] gap-x-7 gap-y-1 ps-5 pe-0 pt-2 pb-1.5"
     role="group"
     :aria-label="t('light.settingsOf', { name })"
   >
@@ -208,7 +208,7 @@ const MIXES = [
 .row.buttons {
   display: flex;
   flex-wrap: wrap;
-  padding-left: 102px;
+  padding-inline-start: 102px;
   gap: 6px;
 }
 </style>

@@ -227,7 +227,7 @@ const told = computed(() => {
           </v-btn>
           <v-text-field
             v-model="typed"
-            class="in-row typed ml-auto"
+            class="in-row typed ms-auto"
             width="190"
             :placeholder="t('light.namesEG', { examples })"
             :aria-label="t('light.selectLightsByName')"
@@ -292,7 +292,7 @@ const told = computed(() => {
 .keyboard .choose > [role='status'] {
   position: absolute;
   bottom: 10px;
-  left: 16px;
+  inset-inline-start: 16px;
 }
 
 @media (width < 700px) {

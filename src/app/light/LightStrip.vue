@@ -47,13 +47,13 @@ const duplicate = () =>
 
 <template>
   <li
-    class="effect grid grid-cols-[158px_minmax(0,1fr)_24px_78px] items-center gap-x-3.5 gap-y-1 border-l-3 border-transparent py-2 pr-4 pl-2.5"
+    class="effect grid grid-cols-[158px_minmax(0,1fr)_24px_78px] items-center gap-x-3.5 gap-y-1 border-s-3 border-transparent py-2 ps-2.5 pe-4"
     :class="{ open: isOpen, without: isWithout, idle }"
     :aria-label="name"
   >
-    <div class="info relative min-w-0 pl-5">
+    <div class="info relative min-w-0 ps-5">
       <span
-        class="grip absolute top-1 left-0 cursor-grab text-ink-faint"
+        class="grip absolute start-0 top-1 cursor-grab text-ink-faint"
         :title="t('light.dragToReorder')"
         aria-hidden="true"
         ><v-icon :icon="mdiDragVertical"
@@ -70,7 +70,7 @@ const duplicate = () =>
       </v-btn>
       <span
         v-if="work.isPending(place)"
-        class="pending ml-1.5 text-pending"
+        class="pending ms-1.5 text-pending"
         :title="t('light.unwrittenChanges')"
         >●</span
       >
@@ -97,7 +97,7 @@ const duplicate = () =>
         :min="0"
         :max="99"
         :value="shift"
-        :text="`${shift} %`"
+        :text="t('look.percent', { percent: shift })"
         :step="1"
         :page="10"
         :title="t('light.dragSidewaysToChangeThePhaseOffset')"
@@ -106,7 +106,7 @@ const duplicate = () =>
       />
       <HandSlider
         v-if="period !== undefined && period <= work.windowMs.value"
-        class="end absolute -top-0.75 -bottom-0.75 -ml-3 w-6 cursor-col-resize touch-none"
+        class="end absolute -top-0.75 -bottom-0.75 -ms-3 w-6 cursor-col-resize touch-none"
         :label="t('light.periodOfOnTheStrip', { name })"
         :min="PERIOD.min"
         :max="PERIOD.max"
@@ -128,7 +128,7 @@ const duplicate = () =>
       :min="1"
       :max="100"
       :value="entry.opacity"
-      :text="`${entry.opacity} %`"
+      :text="t('look.percent', { percent: entry.opacity })"
       :step="1"
       :page="10"
       :title="t('light.opacity')"
@@ -169,7 +169,7 @@ const duplicate = () =>
 
 <style scoped>
 .effect.open {
-  border-left-color: var(--bar-light);
+  border-inline-start-color: var(--bar-light);
   background: var(--paper-high);
 }
 
@@ -215,9 +215,9 @@ const duplicate = () =>
 .opacity::before,
 .opacity i {
   position: absolute;
-  right: 6px;
+  inset-inline-end: 6px;
   bottom: 0;
-  left: 6px;
+  inset-inline-start: 6px;
   border-radius: 4px;
   background: var(--bar-light);
 }

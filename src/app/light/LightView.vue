@@ -67,7 +67,7 @@ function add(kind: EffectName): void {
   >
     <LightStage :work="work" />
     <section
-      class="grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)_auto] border-l border-line bg-paper-low"
+      class="grid min-h-0 min-w-0 grid-rows-[minmax(0,1fr)_auto] border-s border-line bg-paper-low"
       :aria-label="t('light.effectStack')"
     >
       <div class="overflow-auto">
@@ -99,7 +99,7 @@ function add(kind: EffectName): void {
                   : t('light.noEffectsYetAllLightsAreOff2')
               }}
             </p>
-            <div class="add relative z-2 flex flex-wrap gap-2 pt-2 pr-4 pb-3.5 pl-7.5">
+            <div class="add relative z-2 flex flex-wrap gap-2 ps-7.5 pe-4 pt-2 pb-3.5">
               <v-menu>
                 <template #activator="{ props: activator }">
                   <v-btn
@@ -136,7 +136,7 @@ function add(kind: EffectName): void {
             </div>
           </template>
           <div
-            class="sum grid grid-cols-[158px_minmax(0,1fr)_116px] gap-3.5 border-t-[1.5px] border-ink pt-3 pr-4 pb-3.5 pl-3.25"
+            class="sum grid grid-cols-[158px_minmax(0,1fr)_116px] gap-3.5 border-t-[1.5px] border-ink ps-3.25 pe-4 pt-3 pb-3.5"
           >
             <div>
               <h2>{{ t('light.lightPreview') }}</h2>
@@ -182,7 +182,7 @@ function add(kind: EffectName): void {
 
 @media (width < 700px) {
   .sum {
-    padding-right: 54px;
+    padding-inline-end: 54px;
     grid-template-columns: minmax(0, 1fr);
   }
 }

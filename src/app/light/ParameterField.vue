@@ -92,7 +92,7 @@ const options = computed(() => {
         :aria-valuetext="amountText"
         @update:model-value="(place) => emit('change', slides?.at(place), name)"
       />
-      <span class="mono text-right whitespace-nowrap">{{ amountText }}</span>
+      <span class="mono text-end whitespace-nowrap">{{ amountText }}</span>
     </template>
     <ChoiceRow
       v-else-if="parameter.kind === 'choice'"

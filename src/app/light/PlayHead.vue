@@ -34,13 +34,13 @@ watchPostEffect(() => {
 
 <template>
   <div
-    class="head pointer-events-none absolute top-8.25 right-36.25 bottom-3.5 left-46 z-1"
+    class="head pointer-events-none absolute start-46 end-36.25 top-8.25 bottom-3.5 z-1"
     aria-hidden="true"
   >
     <canvas ref="canvas" class="h-full w-full text-pending" />
     <i
       v-if="!work.runs.value"
-      class="absolute top-0 -ml-1.25 h-2.5 w-2.5 rounded-5 bg-pending"
+      class="absolute top-0 -ms-1.25 h-2.5 w-2.5 rounded-5 bg-pending"
       :style="{ left: `${100 * part}%` }"
     />
   </div>

@@ -57,11 +57,11 @@ onUnmounted(() => props.work.look(undefined))
 </script>
 
 <template>
-  <section class="pt-2.5 pr-4 pb-5 pl-5" :aria-label="t('light.lightStarters')">
+  <section class="ps-5 pe-4 pt-2.5 pb-5" :aria-label="t('light.lightStarters')">
     <div class="title flex items-center gap-3 pb-2">
       <h2>{{ t('light.lightStarters') }}</h2>
       <span class="soft">{{ t('light.eachPreviewShowsThisYouCanUndo', { device: model?.kind }) }}</span>
-      <v-btn size="small" class="ml-auto" @click="emit('done')">{{ t('light.backToTheEffects') }}</v-btn>
+      <v-btn size="small" class="ms-auto" @click="emit('done')">{{ t('light.backToTheEffects') }}</v-btn>
     </div>
     <ul class="m-0 list-none p-0">
       <li

@@ -99,7 +99,7 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
 
 <template>
   <div
-    class="ruler grid grid-cols-[158px_minmax(0,1fr)_116px] items-center gap-x-3.5 gap-y-1 pt-2.5 pr-4 pb-1.5 pl-3.25"
+    class="ruler grid grid-cols-[158px_minmax(0,1fr)_116px] items-center gap-x-3.5 gap-y-1 ps-3.25 pe-4 pt-2.5 pb-1.5"
   >
     <div class="flex items-center gap-3.5">
       <h2>{{ t('light.timeline') }}</h2>
@@ -158,7 +158,7 @@ const windows = WINDOWS_S.map((value) => ({ value: value * 1000, title: `${value
       <li
         v-for="(mark, index) in work.marks.value"
         :key="index"
-        class="absolute flex h-6 items-center border-l-2 border-binding pl-1 text-12 whitespace-nowrap text-binding"
+        class="absolute flex h-6 items-center border-s-2 border-binding ps-1 text-12 whitespace-nowrap text-binding"
         :style="{ left: left(mark.atMs), top: `${25 * (index % 3)}px` }"
       >
         <span>{{ markText(mark) }}</span>

@@ -104,7 +104,7 @@ watchDebounced(result, (now) => emit('sent', now?.changes), { debounce: 0 })
         </dd>
       </div>
     </dl>
-    <ul v-if="figures" class="m-0 grid gap-1.25 py-0 pr-0 pl-4 text-13">
+    <ul v-if="figures" class="m-0 grid gap-1.25 py-0 ps-4 pe-0 text-13">
       <li v-if="figures.problem" class="pending">{{ textOf(figures.problem) }}</li>
       <li v-if="figures.leftDown" class="pending">
         {{ t('macros.oneKeyIsNeverReleasedTheDevice', { count: figures.leftDown }) }}

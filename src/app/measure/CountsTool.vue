@@ -63,7 +63,7 @@ const setOwn = applyBounded(10, 2000, 'shared.enterToMm', (next) => (ownMm.value
     <NumberField :value="nominalDpi" :label="t('measure.nominalDpi')" :apply="setNominal" />
     <span>{{ t('measure.dpi') }}</span>
   </div>
-  <ol class="m-0 pl-5">
+  <ol class="m-0 ps-5">
     <li>{{ t('measure.layARulerOrCardOnThe') }}</li>
     <li>{{ t('measure.pressStartMoveAlongTheEdgeRest') }}</li>
     <li>{{ t('measure.turnTheEdgeBy90AndRepeat') }}</li>
@@ -86,7 +86,7 @@ const setOwn = applyBounded(10, 2000, 'shared.enterToMm', (next) => (ownMm.value
         <td :data-testid="`dpi-${axis.axis}`">{{ estimateText(axis.dpi) }}</td>
         <td>{{ estimateText(axis.errorPercent, 1) }}</td>
         <td>{{ estimateText(axis.turnedDegrees, 1, '°') }}</td>
-        <td>{{ decimalText(axis.asymmetryPercent, 1) }} %</td>
+        <td>{{ t('look.percent', { percent: decimalText(axis.asymmetryPercent, 1) }) }}</td>
       </tr>
     </tbody>
   </v-table>
@@ -103,7 +103,7 @@ const setOwn = applyBounded(10, 2000, 'shared.enterToMm', (next) => (ownMm.value
         counts: containsActualText(
           axes[0].errorPercent,
           TEST_DEVICE.errorPercent,
-          `+${TEST_DEVICE.errorPercent} %`,
+          t('look.percent', { percent: `+${TEST_DEVICE.errorPercent}` }),
         ),
         rotation: containsActualText(
           axes[0].turnedDegrees,

@@ -34,7 +34,7 @@ const down = computed(() => {
   <p>
     <RichMessage message="measure.heldNow">
       <template #keys>
-        <v-kbd v-for="key in down" :key="key" class="mr-1">{{ legendOf(key) }}</v-kbd>
+        <v-kbd v-for="key in down" :key="key" class="me-1">{{ legendOf(key) }}</v-kbd>
         <span v-if="down.length === 0" class="soft">{{ t('measure.noKeys') }}</span>
       </template>
     </RichMessage>
@@ -65,7 +65,7 @@ const down = computed(() => {
     <tbody>
       <tr v-for="set in figures.together" :key="set.join()">
         <td>
-          <v-kbd v-for="key in set" :key="key" class="mr-1">{{ legendOf(key) }}</v-kbd>
+          <v-kbd v-for="key in set" :key="key" class="me-1">{{ legendOf(key) }}</v-kbd>
         </td>
       </tr>
     </tbody>

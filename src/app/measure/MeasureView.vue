@@ -139,7 +139,7 @@ function begin(): void {
     class="measure grid h-full grid-cols-[minmax(340px,38%)_minmax(0,1fr)] grid-rows-[minmax(0,1fr)] max-[1000px]:h-auto max-[1000px]:grid-cols-1 max-[1000px]:grid-rows-[auto]"
   >
     <ViewBar>
-      <h1 class="mr-4">{{ t('measure.measure') }}</h1>
+      <h1 class="me-4">{{ t('measure.measure') }}</h1>
       <v-tabs
         :model-value="chosen"
         :aria-label="t('measure.instrument')"
@@ -149,7 +149,7 @@ function begin(): void {
       </v-tabs>
     </ViewBar>
     <section
-      class="flex flex-col gap-3 overflow-auto border-r border-line px-5 py-4"
+      class="flex flex-col gap-3 overflow-auto border-e border-line px-5 py-4"
       :aria-label="t('measure.bench')"
     >
       <ChoiceRow

@@ -142,7 +142,7 @@ const save = ({ log: from }: StoredSessionItem) =>
       <tr>
         <td>{{ t('measure.distance') }}</td>
         <td v-for="column in columns" :key="column.title" class="mono">
-          {{ decimalText(column.metres, 2) }} m
+          {{ t('measure.lengthInMetres', { metres: decimalText(column.metres, 2) }) }}
         </td>
       </tr>
     </tbody>
@@ -156,7 +156,7 @@ const save = ({ log: from }: StoredSessionItem) =>
     }}
   </p>
   <p v-if="log.durationMs > 0" class="caption">
-    <span v-for="[what, count] in [...busiest(log.clicks), ...busiest(log.keys)]" :key="what" class="mr-3.5"
+    <span v-for="[what, count] in [...busiest(log.clicks), ...busiest(log.keys)]" :key="what" class="me-3.5"
       >{{ what }} <b class="mono">{{ count }}</b></span
     >
   </p>

@@ -15,7 +15,8 @@ const name = (index: number) => {
   return step ? `step ${index + 1}, ${step.dpi} DPI` : `step ${index + 1}`
 }
 const steps = computed(() => props.profile.steps.map((_, at) => ({ value: at, title: name(at) })))
-const percent = (ratio: number) => `${ratio >= 1 ? '+' : '−'}${decimal(Math.abs((ratio - 1) * 100))} %`
+const percent = (ratio: number) =>
+  t('look.percent', { percent: `${ratio >= 1 ? '+' : '−'}${decimal(Math.abs((ratio - 1) * 100))}` })
 const verdict = computed(() => {
   const found = props.run.comparison.value
   if (!found) return undefined

@@ -78,7 +78,7 @@ legend {
   width: 100%;
   gap: 8px;
   padding: 6px 0 0;
-  float: left;
+  float: inline-start;
   font-weight: 620;
 }
 

@@ -181,7 +181,7 @@ const chart = computed(() => {
       </div>
       <ul class="m-0 flex list-none flex-wrap items-center gap-x-4 gap-y-1 p-0">
         <li v-for="{ part, ma } in parts" :key="part">
-          <i class="mr-1.5 inline-block h-2.5 w-2.5 rounded-[2px]" :class="part" />{{ NAMES[part] }}
+          <i class="me-1.5 inline-block h-2.5 w-2.5 rounded-[2px]" :class="part" />{{ NAMES[part] }}
           <span class="mono">{{ decimal(ma, 2) }}</span>
         </li>
         <li class="caption">{{ t('motion.meanCurrentInUseMa') }}</li>

@@ -31,7 +31,9 @@ const counts = computed(() =>
   })),
 )
 const percent = (error: number) =>
-  Math.abs(error) < 0.05 ? 'exact' : `${error > 0 ? '+' : '−'}${decimal(Math.abs(error), 1)} %`
+  Math.abs(error) < 0.05
+    ? t('motion.exact')
+    : t('look.percent', { percent: `${error > 0 ? '+' : '−'}${decimal(Math.abs(error), 1)}` })
 
 function setFrom(dpi: number): string | undefined {
   const problem = dpiProblem(props.sensor, dpi)

@@ -41,7 +41,7 @@ function apply(): void {
     </div>
     <div v-if="starter" class="opened mt-2">
       <p>{{ textOf(starter.about) }}.</p>
-      <ul v-if="changes.length > 0" class="mx-0 mt-1.5 mb-2 pl-4.5">
+      <ul v-if="changes.length > 0" class="mx-0 mt-1.5 mb-2 ps-4.5">
         <li v-for="{ key, what, from, to } in changes" :key="key">
           {{ textOf(what) }}: <span class="soft">{{ textOf(from) }}</span> → <b>{{ textOf(to) }}</b>
         </li>
@@ -50,7 +50,7 @@ function apply(): void {
       <v-btn v-if="changes.length > 0" variant="flat" color="ink" @click="apply">
         {{ t('motion.applyChange', { count: changes.length }) }}
       </v-btn>
-      <span class="caption ml-2.5">{{ t('motion.youCanUndoThis') }}</span>
+      <span class="caption ms-2.5">{{ t('motion.youCanUndoThis') }}</span>
     </div>
   </section>
 </template>

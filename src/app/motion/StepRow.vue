@@ -161,7 +161,7 @@ function toggleSplit(): void {
         </RichMessage></span
       >
       <span v-if="pending" class="pending">{{ t('motion.notOnTheDevice') }}</span>
-      <span v-if="sensor.splitAxes" class="ml-auto inline-flex items-center gap-1">
+      <span v-if="sensor.splitAxes" class="ms-auto inline-flex items-center gap-1">
         <v-checkbox
           :label="t('motion.separateXAndY')"
           :model-value="split"

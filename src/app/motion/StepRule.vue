@@ -54,7 +54,7 @@ function key(index: number, event: KeyboardEvent): void {
       <span
         v-for="mark in marks"
         :key="mark.dpi"
-        class="mark absolute bottom-0 h-1.5 border-l border-line-strong"
+        class="mark absolute bottom-0 h-1.5 border-s border-line-strong"
         :class="{ named: mark.named }"
         :style="{ left: `${mark.place * 100}%` }"
       >
@@ -66,7 +66,7 @@ function key(index: number, event: KeyboardEvent): void {
         v-for="(step, index) in steps"
         :key="index"
         type="button"
-        class="handle absolute bottom-3.25 -ml-3 grid h-7.5 w-6 cursor-ew-resize touch-none justify-items-center border-0 bg-transparent bg-none p-0 text-inherit"
+        class="handle absolute bottom-3.25 -ms-3 grid h-7.5 w-6 cursor-ew-resize touch-none justify-items-center border-0 bg-transparent bg-none p-0 text-inherit"
         role="slider"
         :class="{ standard: index === defaultStep }"
         :style="{ left: `${scalePosition(sensor, step.dpi) * 100}%`, '--colour': step.colour }"

@@ -44,7 +44,8 @@ const figures = (quality: number) =>
 const stored = computed(() => status.value?.stored ?? 0)
 const now = computed(() => figures(stored.value))
 const earlier = computed(() => (before.value === undefined ? undefined : figures(before.value)))
-const percent = (share: number) => `${decimal(100 * share, share > 0 && share < 0.01 ? 2 : 0)} %`
+const percent = (share: number) =>
+  t('look.percent', { percent: decimal(100 * share, share > 0 && share < 0.01 ? 2 : 0) })
 
 async function ask(what: number): Promise<void> {
   const id = device.value?.id
@@ -114,7 +115,7 @@ async function forget(): Promise<void> {
   <section class="grid gap-2 border-b border-line px-0 py-3" :aria-label="t('motion.surface')">
     <h3 class="m-0 text-15">
       <GlossaryTerm of="surface-calibration">{{ t('motion.surface') }}</GlossaryTerm>
-      <span class="caption ml-2 font-normal">{{ t('motion.storedOnTheDeviceForAllSlots') }}</span>
+      <span class="caption ms-2 font-normal">{{ t('motion.storedOnTheDeviceForAllSlots') }}</span>
     </h3>
     <p v-if="!device?.connected" class="soft">
       {{ t('motion.connectTheDeviceToCalibrateIts') }}

@@ -19,7 +19,7 @@ const setFactor = (factor: number) => props.tryOut.setSystem(props.tryOut.curveI
     <v-expansion-panel>
       <v-expansion-panel-title>
         {{ t('motion.operatingSystemEffects') }}
-        <span class="caption ml-2">{{ t('motion.notOnTheDevice') }}</span>
+        <span class="caption ms-2">{{ t('motion.notOnTheDevice') }}</span>
       </v-expansion-panel-title>
       <v-expansion-panel-text>
         <div class="flow">

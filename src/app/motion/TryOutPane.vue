@@ -125,12 +125,12 @@ async function draw(kind: StrokeKind): Promise<void> {
 
 <template>
   <section
-    class="flex min-w-0 flex-col gap-2.5 overflow-auto border-r border-line px-5 py-4"
+    class="flex min-w-0 flex-col gap-2.5 overflow-auto border-e border-line px-5 py-4"
     :aria-label="t('motion.tryOut')"
   >
     <header class="flex flex-wrap items-center justify-between gap-x-2.5 gap-y-1.5">
       <h2>{{ t('motion.tryOut') }}</h2>
-      <v-btn variant="plain" class="soft mr-auto" @click="tryOut.clear()">{{ t('motion.clear') }}</v-btn>
+      <v-btn variant="plain" class="soft me-auto" @click="tryOut.clear()">{{ t('motion.clear') }}</v-btn>
       <ChoiceRow
         :label="t('motion.task')"
         :choices="MODES"
@@ -166,7 +166,7 @@ async function draw(kind: StrokeKind): Promise<void> {
           </RichMessage>
         </template>
       </p>
-      <p class="corner right mono" data-testid="counts">
+      <p class="corner at-end mono" data-testid="counts">
         {{ tryOut.counts.value.x }}, {{ tryOut.counts.value.y }}
       </p>
     </div>
@@ -197,7 +197,7 @@ async function draw(kind: StrokeKind): Promise<void> {
         {{ text }}
       </v-btn>
       <span v-if="straight" class="caption" data-testid="strays">{{ straight }}</span>
-      <span class="caption ml-auto flex items-center gap-1.25"
+      <span class="caption ms-auto flex items-center gap-1.25"
         ><span class="hand" />{{ t('motion.hand') }} <span class="sent" />{{ t('motion.sent2') }}</span
       >
     </div>
@@ -233,14 +233,14 @@ async function draw(kind: StrokeKind): Promise<void> {
 .corner {
   position: absolute;
   bottom: 6px;
-  left: 10px;
+  inset-inline-start: 10px;
   color: var(--ink-soft);
   font-size: 0.858rem;
 }
 
-.corner.right {
-  right: 10px;
-  left: auto;
+.corner.at-end {
+  inset-inline-end: 10px;
+  inset-inline-start: auto;
 }
 
 .dot {
@@ -249,7 +249,7 @@ async function draw(kind: StrokeKind): Promise<void> {
   height: 10px;
   border: 1px solid var(--line-strong);
   border-radius: 50%;
-  margin-right: 6px;
+  margin-inline-end: 6px;
   vertical-align: -1px;
 }
 
@@ -261,6 +261,6 @@ async function draw(kind: StrokeKind): Promise<void> {
 
 .sent {
   border-top: 3px solid var(--bar-motion);
-  margin-left: 6px;
+  margin-inline-start: 6px;
 }
 </style>

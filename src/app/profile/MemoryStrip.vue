@@ -47,10 +47,10 @@ const shown = computed(() =>
     </div>
     <div class="legend mt-0.75 flex flex-wrap gap-x-3.5 gap-y-0.5 text-12">
       <span v-for="{ kind, bytes } in shownParts" :key="kind" :class="`text-${kind}`">
-        <i class="mr-1.25 inline-block h-2 w-2" :class="kind" />{{ NAMES[kind] }}
+        <i class="me-1.25 inline-block h-2 w-2" :class="kind" />{{ NAMES[kind] }}
         <span class="mono text-12">{{ bytes }}</span>
       </span>
-      <span class="caption end ml-auto">{{ t('profile.theStripShowsTheFirstBytesOf', { shown }) }}</span>
+      <span class="caption end ms-auto">{{ t('profile.theStripShowsTheFirstBytesOf', { shown }) }}</span>
     </div>
   </div>
 </template>
@@ -67,7 +67,7 @@ const shown = computed(() =>
 
 /* A border between them, for people who cannot distinguish two of their colours. */
 .strip span {
-  border-right: 1px solid var(--paper-high);
+  border-inline-end: 1px solid var(--paper-high);
   transition: width 0.15s;
 }
 

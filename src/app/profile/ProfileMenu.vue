@@ -120,7 +120,7 @@ const menu = computed(() => MENU.filter(canRun))
     <template #activator="{ props: activator }">
       <v-btn
         variant="text"
-        class="name -ml-2 max-w-[240px] text-[1.2rem] font-strong"
+        class="name -ms-2 max-w-[240px] text-[1.2rem] font-strong"
         v-bind="activator"
         :title="editor.profile?.name"
       >

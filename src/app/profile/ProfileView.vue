@@ -109,7 +109,7 @@ const views = [
 nav {
   display: flex;
   gap: 2px;
-  margin-left: 16px;
+  margin-inline-start: 16px;
 }
 
 nav a:hover:not(.router-link-active) {
@@ -123,7 +123,7 @@ nav .router-link-active {
 
 @media (width < 1150px) {
   nav {
-    margin-left: 0;
+    margin-inline-start: 0;
   }
 }
 

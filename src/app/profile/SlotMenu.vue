@@ -93,7 +93,7 @@ const standing = computed(() => {
   --v-btn-height: 26px;
 
   align-self: flex-start;
-  margin-left: -8px;
+  margin-inline-start: -8px;
   font-size: 1.14rem;
   font-weight: 650;
 }

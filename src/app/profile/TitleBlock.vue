@@ -77,7 +77,7 @@ const findings = computed(() => compiled.value?.findings ?? [])
 }
 
 .cell + .cell {
-  border-left: 1px solid var(--line-strong);
+  border-inline-start: 1px solid var(--line-strong);
 }
 
 .trouble {
@@ -90,7 +90,7 @@ const findings = computed(() => compiled.value?.findings ?? [])
   }
 
   .cell + .cell {
-    border-left: 0;
+    border-inline-start: 0;
   }
 }
 </style>

@@ -140,10 +140,10 @@ const explanation = computed(() => {
     <p class="headline font-strong" role="status">
       <template v-if="progress">{{ progress.text }}</template>
       <template v-else>
-        <span v-if="state === 'there'" class="mr-1.5" aria-hidden="true">✓</span>{{ headline }}
+        <span v-if="state === 'there'" class="me-1.5" aria-hidden="true">✓</span>{{ headline }}
         <v-menu v-if="state === 'pending' && edits.length" :activator-props="{ 'aria-haspopup': 'dialog' }">
           <template #activator="{ props: activator }">
-            <v-btn variant="plain" class="ml-1" v-bind="activator">{{ t('profile.showList') }}</v-btn>
+            <v-btn variant="plain" class="ms-1" v-bind="activator">{{ t('profile.showList') }}</v-btn>
           </template>
           <v-card
             class="max-h-[50vh] max-w-[420px] overflow-auto px-4 py-3"

@@ -29,7 +29,7 @@ defineProps<{ of: SettingId; wide?: boolean }>()
 .setting:target,
 .setting:focus-visible {
   box-shadow: inset 3px 0 0 var(--ink);
-  padding-left: 14px;
+  padding-inline-start: 14px;
 }
 
 .wide .set {

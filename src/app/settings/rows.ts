@@ -1,4 +1,4 @@
-import { withTexts } from '../../messages/page'
+import { t, withTexts } from '../../messages/page'
 import { computed, type Component, type ComputedRef } from 'vue'
 import { useTheme } from '../../look/component-library'
 import { useLightsMove } from '../../look/lights-move'
@@ -72,7 +72,14 @@ export const ROWS: Record<SettingId, Row> = {
   textSize: {
     choice: choice(
       TEXT_SIZES.map((value) =>
-        value === 100 ? withTexts({ value }, { text: 'settings.standard' }) : { value, text: `${value} %` },
+        value === 100
+          ? withTexts({ value }, { text: 'settings.standard' })
+          : {
+              value,
+              get text() {
+                return t('look.percent', { percent: value })
+              },
+            },
       ),
       () => {
         const { look, setLook } = useOwnLook()

@@ -119,8 +119,8 @@ const groups = computed(() =>
 .swatch {
   --v-btn-height: 24px;
 
-  margin-right: 4px;
-  margin-left: -5px;
+  margin-inline-end: 4px;
+  margin-inline-start: -5px;
 
   border: 1px solid var(--ink);
 }

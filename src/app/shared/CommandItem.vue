@@ -15,7 +15,7 @@ defineProps<{ of: CommandId; cannot?: string }>()
     :aria-disabled="cannot !== undefined"
   >
     <template v-if="commandTexts(of).keys" #append>
-      <CommandKeys class="caption ml-4" :of="of" />
+      <CommandKeys class="caption ms-4" :of="of" />
     </template>
   </v-list-item>
 </template>

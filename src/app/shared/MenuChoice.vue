@@ -8,7 +8,7 @@ defineProps<{ title: string; chosen: boolean; about?: string }>()
 <template>
   <v-list-item role="menuitemradio" :aria-checked="chosen" :active="chosen" :title="title">
     <template #append>
-      <span v-if="about" class="caption ml-4">{{ about }}</span>
+      <span v-if="about" class="caption ms-4">{{ about }}</span>
       <v-icon v-else-if="chosen" :icon="mdiCheck" size="18" />
     </template>
   </v-list-item>

@@ -111,7 +111,7 @@ async function create(): Promise<void> {
           </v-radio>
         </v-radio-group>
         <div
-          class="max-h-[400px] overflow-auto border-l border-line pl-5 max-[700px]:max-h-[160px]"
+          class="max-h-[400px] overflow-auto border-s border-line ps-5 max-[700px]:max-h-[160px]"
           tabindex="0"
           :aria-label="t('shared.changesFromFactorySettings')"
         >

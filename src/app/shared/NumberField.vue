@@ -47,6 +47,6 @@ const { draft, problem, untouched, putBack, take } = useTypedText<number | null>
 
 <style scoped>
 .number :deep(input) {
-  text-align: right;
+  text-align: end;
 }
 </style>

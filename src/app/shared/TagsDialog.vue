@@ -63,7 +63,7 @@ function submit(): void {
           v-for="tag in unused"
           :key="tag"
           size="small"
-          class="mr-1"
+          class="me-1"
           @click="wantedTags = [...wantedTags, tag]"
         >
           {{ tag }}

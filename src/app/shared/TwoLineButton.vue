@@ -19,7 +19,7 @@ defineProps<{ title: string; about: string; chosen: boolean; trouble?: boolean }
   display: grid;
   gap: 0;
   justify-items: start;
-  text-align: left;
+  text-align: start;
   white-space: normal;
 }
 

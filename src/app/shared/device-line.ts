@@ -33,7 +33,7 @@ export const batteryText = ({
     ? t('shared.nonePoweredByTheCable')
     : charging
       ? t('shared.charging', { percent: batteryPercent })
-      : t('shared.percent', { percent: batteryPercent })
+      : t('look.percent', { percent: batteryPercent })
 
 /** An integer with the system's thousands separators. */
 export const integerText = (count: number): string => decimal(count)

@@ -248,7 +248,7 @@ useCommands({
   position: fixed;
   z-index: 4000;
   top: 8px;
-  left: 84px;
+  inset-inline-start: 84px;
   padding: 6px 12px;
   border-radius: 6px;
   background: var(--ink);

@@ -49,7 +49,7 @@ async function readDevices(): Promise<void> {
       class="mx-0 mt-3 mb-0 grid list-none grid-cols-[repeat(auto-fit,minmax(250px,1fr))] border-t-[1.5px] border-ink p-0"
     >
       <li
-        class="grid grid-rows-[auto_minmax(3.2em,auto)_auto] content-start justify-items-start gap-2 py-4 pr-5 pl-0"
+        class="grid grid-rows-[auto_minmax(3.2em,auto)_auto] content-start justify-items-start gap-2 py-4 ps-0 pe-5"
       >
         <h2>{{ t('shell.restoreABackup') }}</h2>
         <p class="soft">{{ t('shell.restoresEverythingAsItWasWhenThe') }}</p>
@@ -60,7 +60,7 @@ async function readDevices(): Promise<void> {
         />
       </li>
       <li
-        class="grid grid-rows-[auto_minmax(3.2em,auto)_auto] content-start justify-items-start gap-2 py-4 pr-5 pl-0"
+        class="grid grid-rows-[auto_minmax(3.2em,auto)_auto] content-start justify-items-start gap-2 py-4 ps-0 pe-5"
       >
         <h2>{{ t('shell.copyFromTheDevices') }}</h2>
         <p class="soft">
@@ -69,7 +69,7 @@ async function readDevices(): Promise<void> {
         <v-btn :disabled="working" @click="readDevices">{{ t('shell.copyAllSlots') }}</v-btn>
       </li>
       <li
-        class="grid grid-rows-[auto_minmax(3.2em,auto)_auto] content-start justify-items-start gap-2 py-4 pr-5 pl-0"
+        class="grid grid-rows-[auto_minmax(3.2em,auto)_auto] content-start justify-items-start gap-2 py-4 ps-0 pe-5"
       >
         <h2>{{ t('shell.startAgain') }}</h2>
         <p class="soft">{{ t('shell.startWithTheDemoProfilesOrWith') }}</p>

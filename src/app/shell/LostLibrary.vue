@@ -19,7 +19,7 @@ async function storeAgain(): Promise<void> {
   <v-alert class="sticky top-0 z-2" data-testid="lost-library">
     {{ t('shell.theLibraryInThisBrowserWasDeleted', { profiles: held.profiles, macros: held.macros }) }}
     <template #append>
-      <v-btn class="mr-1.5" :loading="working" @click="storeAgain">{{ t('shell.saveThemAgain') }}</v-btn>
+      <v-btn class="me-1.5" :loading="working" @click="storeAgain">{{ t('shell.saveThemAgain') }}</v-btn>
       <v-btn variant="text" @click="emit('leave')">{{ t('shell.keepDeleted') }}</v-btn>
     </template>
   </v-alert>

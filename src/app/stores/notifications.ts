@@ -1,5 +1,5 @@
-import { Refusal } from '../../core/base/errors'
-import { textOf, withTexts } from '../../messages/page'
+import { errorText } from '../../messages/error-text'
+import { withTexts } from '../../messages/page'
 import { defineStore } from 'pinia'
 import { shallowRef, watch } from 'vue'
 import { usePreferences, type NotificationKind } from './preferences'
@@ -111,11 +111,10 @@ const REASONS: Record<string, string | undefined> = withTexts(
 
 /** The message for an error; never the text or address of its cause. */
 export function errorMessage(error: unknown): string {
-  if (error instanceof Refusal) return error.reasons.map(textOf).join('; ')
-  if (!(error instanceof Error) && !(error instanceof DOMException)) return String(error)
+  if (!(error instanceof Error) && !(error instanceof DOMException)) return errorText(error)
   const inner: unknown = 'inner' in error ? error.inner : undefined
   const named =
     REASONS[error.name] ??
     (inner instanceof Error || inner instanceof DOMException ? REASONS[inner.name] : undefined)
-  return named ?? error.message
+  return named ?? errorText(error)
 }

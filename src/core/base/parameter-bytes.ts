@@ -94,7 +94,7 @@ export function writeValue(
     case 'flag':
       return writer.u8(Number(value ?? 0))
     case 'choice':
-      return writer.u8(parameter.of.indexOf(String(value)))
+      return writer.u8(parameter.of.findIndex((each) => each === value))
     case 'colour':
       return writeColour(writer, valueAs(parameter, value))
     case 'colours': {

@@ -80,7 +80,7 @@ describe('light to begin from, and light elsewhere', () => {
           where: { kind: 'all' },
           over: false,
         })
-        expect(checkProfile(taken, model), `${model.name}, ${starter.name}`).toEqual([])
+        expect(checkProfile(taken, model), `${model.name}, ${starter.id}`).toEqual([])
         expect(compileProfile(taken, model).findings).toEqual([])
       }
   })

@@ -72,7 +72,7 @@ function lowerValue(
     case 'inputs':
       return textsIn(value).flatMap((id) => model?.inputs.find((input) => input.id === id)?.number ?? [])
     case 'macro':
-      return value === undefined || value === ANY_MACRO ? 0 : macroNumber(String(value))
+      return typeof value !== 'string' || value === ANY_MACRO ? 0 : macroNumber(value)
     case 'connection':
       return value === IS_PAIRING
         ? PAIRING

@@ -77,41 +77,56 @@ export function inputLabels(
         const { colour } = itemAt(profile.layers, index)
         return [{ index, colour, text: wordsOf(own, context), factory: deepEqual(own, before) }]
       })
-      const title = [
-        message('actions.inputTitle', {
-          number: input.number,
-          input: input.name,
-          action: name ? message('actions.titleNamed', { name, action: does }) : does,
-        }),
-        ...layers.map(({ index, text }) =>
-          message('actions.layerTitle', { layer: itemAt(profile.layers, index).name, action: text }),
-        ),
-      ]
-        .map(textOf)
-        .join('\n')
       const family = deepEqual(action, factoryAction(input)) ? 'factory' : actionFamily(action)
       const isPending = profile.layers.some((_, index) => pending.has(`${input.id} ${index}`))
-      const inherits = current > 0 && !bindingOn(profile, current, input.id)
-      const spoken = textOf(
-        factList(
-          [
-            wordsOf(effectiveBinding(profile, current, input), context),
-            ...(inherits ? [message('actions.inherited')] : []),
-            ...(pending.has(`${input.id} ${current}`) ? [message('actions.notOnTheDevice')] : []),
-          ],
-          'comma',
-        ),
-      )
       const label: InputLabel = {
-        spoken,
+        spoken: spokenText(profile, context, input, current, pending),
         base: { text: base, family },
         below: name ? does : textOf(input.name),
         layers: layers.slice(0, MAX_LAYERS),
-        title,
+        title: titleText(input, profile, { does, ...(name && { name }) }, layers, textOf),
         pending: isPending,
         ...(tap && { tap }),
       }
       return [input.id, label]
     }),
   )
+}
+
+/** The number, name and action of an input, and its action on each other layer, one per line. */
+const titleText = (
+  { number, name: input }: DeviceInput,
+  profile: Profile,
+  { does, name }: { does: string; name?: string },
+  layers: InputLabel['layers'],
+  textOf: TextOf,
+): string =>
+  [
+    message('actions.inputTitle', {
+      number,
+      input,
+      action: name ? message('actions.titleNamed', { name, action: does }) : does,
+    }),
+    ...layers.map(({ index, text }) =>
+      message('actions.layerTitle', { layer: itemAt(profile.layers, index).name, action: text }),
+    ),
+  ]
+    .map(textOf)
+    .join('\n')
+
+/** The action of an input on a layer, whether it is inherited, and whether the device has it. */
+function spokenText(
+  profile: Profile,
+  context: TypingContext,
+  input: DeviceInput,
+  layer: number,
+  pending: ReadonlySet<string>,
+): string {
+  const inherits = layer > 0 && !bindingOn(profile, layer, input.id)
+  const parts = [
+    wordsOf(effectiveBinding(profile, layer, input), context),
+    ...(inherits ? [message('actions.inherited')] : []),
+    ...(pending.has(`${input.id} ${layer}`) ? [message('actions.notOnTheDevice')] : []),
+  ]
+  return context.textOf(factList(parts, 'comma'))
 }

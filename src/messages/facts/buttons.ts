@@ -186,4 +186,5 @@ export interface ButtonsFacts {
   'buttons.fifthLayer': Record<string, never>
   'buttons.sixthLayer': Record<string, never>
   'buttons.seventhLayer': Record<string, never>
+  'buttons.anotherLayer': Record<string, never>
 }

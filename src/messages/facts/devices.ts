@@ -201,6 +201,11 @@ export interface DevicesFacts {
   'devices.serial': Record<string, never>
   'devices.memory': Record<string, never>
   'devices.sensor': Record<string, never>
-  'devices.metPart': { code: Fact; times: Fact }
   'devices.commandOfSlot': { command: Fact; slot: Fact }
+  'devices.metSection': { code: Fact; times: Fact }
+  'devices.metSetting': { code: Fact; times: Fact }
+  'devices.metEffect': { code: Fact; times: Fact }
+  'devices.metAction': { code: Fact; times: Fact }
+  'devices.metMacroOperation': { code: Fact; times: Fact }
+  'devices.metOther': { code: Fact; times: Fact }
 }

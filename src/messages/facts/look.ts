@@ -55,4 +55,5 @@ export interface LookFacts {
   'look.or': Record<string, never>
   'look.keyboardShortcut': { keys: Fact }
   'look.radio': Record<string, never>
+  'look.percent': { percent: Fact }
 }

@@ -154,4 +154,5 @@ export interface MeasureFacts {
   'measure.metres': Record<string, never>
   'measure.secondsAxis': Record<string, never>
   'measure.hertzAxis': Record<string, never>
+  'measure.lengthInMetres': { metres: Fact }
 }

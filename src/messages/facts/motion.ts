@@ -233,4 +233,5 @@ export interface MotionFacts {
   'motion.partLight': Record<string, never>
   'motion.stepAdded': { step: Fact; dpi: Fact }
   'motion.stepAndRate': { dpi: Fact; connection: Fact; rate: Fact }
+  'motion.exact': Record<string, never>
 }

@@ -164,7 +164,6 @@ export interface SharedFacts {
   'shared.readingDevice': Record<string, never>
   'shared.connected': Record<string, never>
   'shared.connectionAndBattery': { connection: Fact; battery: Fact }
-  'shared.percent': { percent: Fact }
   'shared.moveUp': { item: Fact }
   'shared.moveDown': { item: Fact }
 }

@@ -26,4 +26,7 @@ export interface LinkFacts {
   'link.notConnected': never
   'link.noDevice': never
   'link.unknownModel': 'model'
+  'link.simulatorRestarting': never
+  'link.simulatorSilent': never
+  'link.noSharedWorkers': never
 }
