@@ -98,7 +98,7 @@ module.exports = {
     onlyTo('simulator-holds-firmware', 'the worker holds devices and their clock', 'simulator', [
       'faults/report',
       'firmware/',
-      'core/(base|hid|effects|device|light|motion)/',
+      'core/(base|hid|effects|device|light|motion|message)/',
       'core/link/(transport|session)',
     ]),
     onlyTo('look-is-shared', 'drawings, colours and the component library of both entries', 'look', [
@@ -111,7 +111,7 @@ module.exports = {
       'messages/',
       'look/',
       'simulator/(client|api)',
-      'core/(base|hid|device|motion|computer)/',
+      'core/(base|hid|device|motion|computer|message)/',
       // What stands for a program that is installed; it loads when it is switched on.
       'helper/',
     ]),

@@ -1,39 +1,11 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { basename } from 'node:path'
 import { expect, type Page } from '@playwright/test'
+import { pseudoMessage } from '../src/messages/pseudo.test-support'
 import { goTo, test } from './support'
 
-/**
- * A pseudo-locale that is never shipped: each message is 40% longer, has accents on every letter and stands in brackets.
- * So text without brackets did not come from the catalogue, and text that is cut had only room for English.
- */
+/** Text without brackets did not come from the catalogue, and text that is cut had only room for English. */
 const AREAS = readdirSync('src/messages/en').map((file) => basename(file, '.json'))
-const ACCENTS: Record<string, string> = Object.fromEntries(
-  Array.from('aábƀcçdđeéfƒgĝhĥiíjĵkķlļmɱnñoópþqɋrŕsštţuúvṽwŵxẋyýzž'.match(/../gu) ?? [], (pair) => [
-    pair.charAt(0),
-    pair.charAt(1),
-  ]),
-)
-
-const accented = (text: string): string =>
-  Array.from(text, (letter) => {
-    const accent = ACCENTS[letter.toLowerCase()] ?? letter
-    return letter === letter.toLowerCase() ? accent : accent.toUpperCase()
-  }).join('')
-
-/** Placeholders and quoted signs stay as they are. */
-const pseudo = (message: string): string =>
-  message
-    .split(' | ')
-    .map((form) => {
-      const text = form.replaceAll(/\{[^}]*\}|[^{]+/g, (part) =>
-        part.startsWith('{') ? part : accented(part),
-      )
-      const letters = form.replaceAll(/\{[^}]*\}/g, '').length
-      return `⟦${text}${'·'.repeat(Math.ceil(letters * 0.4))}⟧`
-    })
-    .join(' | ')
-
 /** Replaces each area of the catalogue, as the page fetches it. */
 async function speakPseudo(page: Page): Promise<void> {
   const areas = new RegExp(`/assets/(${AREAS.join('|')})-[\\w-]+\\.js$`)
@@ -46,7 +18,9 @@ async function speakPseudo(page: Page): Promise<void> {
       string,
       string
     >
-    const texts = Object.fromEntries(Object.entries(messages).map(([key, text]) => [key, pseudo(text)]))
+    const texts = Object.fromEntries(
+      Object.entries(messages).map(([key, text]) => [key, pseudoMessage(text)]),
+    )
     await route.fulfill({
       contentType: 'text/javascript',
       body: `const texts = ${JSON.stringify(texts)}\nexport { texts as default }`,

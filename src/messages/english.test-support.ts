@@ -4,7 +4,8 @@ import type { Action } from '../core/document/schema'
 import type { MessageFact } from '../core/message/message'
 import { actionMessage } from '../core/text/action-text'
 import type { ActionContext, TypingContext } from '../core/text/context'
-import { englishText } from './plain'
+import { en, englishText, textsOf } from './plain'
+import { pseudoMessage } from './pseudo.test-support'
 
 const isFact = (value: object): value is Exclude<MessageFact, string | number> =>
   'items' in value || ('key' in value && typeof value.key === 'string' && /^[a-z]+\.\w+$/i.test(value.key))
@@ -36,3 +37,13 @@ export const actionText = (action: Action, context: ActionContext): string =>
 
 /** A line of the report log. */
 export const reportText = (event: ComputerEvent): string => englishText(computerEventMessage(event))
+
+/** Texts of the pseudo-locale: a language that no parser knows. */
+export const pseudoText = textsOf(
+  Object.fromEntries(
+    Object.entries(en).map(([area, messages]) => [
+      area,
+      Object.fromEntries(Object.entries(messages).map(([key, text]) => [key, pseudoMessage(text)])),
+    ]),
+  ),
+)

@@ -42,6 +42,29 @@ describe('the catalogue of messages', () => {
     expect(wrong).toEqual([])
   })
 
+  it('has the names by which stories find controls', () => {
+    const literal = (text: string) => text.replaceAll(/[.*+?^${}()|[\]\\]/g, '\\$&')
+    const shapes = englishMessages().flatMap(([, message]) =>
+      message.split(' | ').flatMap((form) => {
+        const parts = form.split(/\{[^}]*\}/)
+        // “{a}: {b}” would be any name.
+        return parts.length > 1 && parts.every((part) => part.trim().length < 2)
+          ? []
+          : new RegExp(`^${parts.map(literal).join('.+')}$`)
+      }),
+    )
+    const stories = readdirSync('e2e').map((file) => readFileSync(`e2e/${file}`, 'utf8'))
+    const named = stories.flatMap((story) => [
+      ...story.matchAll(/(?:getByRole\('[a-z]+', \{ (?:exact: true, )?name: |getByLabel\()'([^']+)'/g),
+    ])
+    const names = new Set(named.map(([, name]) => String(name)))
+    expect(names.size).toBeGreaterThan(250)
+    // The others are names that people gave: of profiles, layers, macros, programs, devices and rules.
+    const strange = [...names].filter((name) => !shapes.some((shape) => shape.test(name)))
+    expect(strange.filter((name) => !/^[A-Z#]/.test(name))).toEqual(['debounce', '4 s'])
+    expect(strange.length).toBeLessThan(40)
+  })
+
   it('shows a message with its facts, and the form of its count', () => {
     expect(t('shell.profileWasCopiedFromTheDevices', { count: 1 })).toBe(
       '1 profile was copied from the devices',

@@ -34,7 +34,7 @@ registerMessageResolver(resolveValue)
 const english = new Intl.PluralRules('en')
 
 /** All areas of the core; a missing one does not compile. */
-const en: Record<(typeof CORE_AREAS)[number], Readonly<Record<string, string>>> = {
+export const en: Record<(typeof CORE_AREAS)[number], Readonly<Record<string, string>>> = {
   actions,
   checks,
   differences,
@@ -55,18 +55,22 @@ const en: Record<(typeof CORE_AREAS)[number], Readonly<Record<string, string>>> 
   starters,
 }
 
-const context = createCoreContext({
-  locale: 'en',
-  messages: { en },
-  pluralRules: { en: (count: number) => (english.select(count) === 'one' ? 0 : 1) },
-  missing: (_context, locale, key) => {
-    throw new Error(`there is no message ${key} in ${locale}`)
-  },
-})
+/** Creates the function that turns messages of the core into texts of a catalogue with English plurals. */
+export function textsOf(messages: Readonly<Record<string, Readonly<Record<string, string>>>>): TextOf {
+  const context = createCoreContext({
+    locale: 'en',
+    messages: { en: messages },
+    pluralRules: { en: (count: number) => (english.select(count) === 'one' ? 0 : 1) },
+    missing: (_context, locale, key) => {
+      throw new Error(`there is no message ${key} in ${locale}`)
+    },
+  })
+  return renderer(
+    (key, facts, count) =>
+      String(count === undefined ? translate(context, key, facts) : translate(context, key, facts, count)),
+    () => 'en',
+  )
+}
 
 /** Returns the English text of a message of the core, for the command line, scripts and tests. */
-export const englishText: TextOf = renderer(
-  (key, facts, count) =>
-    String(count === undefined ? translate(context, key, facts) : translate(context, key, facts, count)),
-  () => 'en',
-)
+export const englishText: TextOf = textsOf(en)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { keyLegend } from '../core/computer/layouts'
-import { chordMessage } from '../core/text/context'
+import { factList } from '../core/message/message'
 import { t, textOf } from '../messages/page'
 import { RichMessage } from '../messages/rich-message'
 import { useDocumentVisibility, useElementSize, useRafFn, useTimeoutFn } from '@vueuse/core'
@@ -150,7 +150,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
           ><v-kbd>{{ textOf(keyLegend('ShiftLeft', 'us')) }}</v-kbd></template
         >
         <template #enter
-          ><v-kbd>{{ textOf(chordMessage(['ShiftLeft', 'Enter'], 'us')) }}</v-kbd></template
+          ><v-kbd>{{ textOf(factList([keyLegend('ShiftLeft', 'us'), keyLegend('Enter', 'us')], 'plus')) }}</v-kbd></template
         >
       </RichMessage>
     </p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { errorText } from '../messages/error-text'
+import { errorText } from '../look/error-text'
 import { listText, t, textOf } from '../messages/page'
 import { itemAt } from '../core/base/items'
 import { useEventListener } from '@vueuse/core'

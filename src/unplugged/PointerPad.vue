@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { errorText } from '../messages/error-text'
+import { errorText } from '../look/error-text'
 import { t, textOf } from '../messages/page'
 import { useEventListener } from '@vueuse/core'
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { errorText } from '../messages/error-text'
+import { errorText } from '../look/error-text'
 import { t } from '../messages/page'
 import { onMounted, onScopeDispose, shallowRef } from 'vue'
 import { modelById } from '../core/device/models'

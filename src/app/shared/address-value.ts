@@ -39,9 +39,12 @@ export function useAddressValue<Key extends string>(
     },
     { immediate: true },
   )
+  // A write that still waits when the view is left would open its place in the next instance of the view.
+  let left = false
+  tryOnScopeDispose(() => (left = true))
   function write(): void {
     const text = textOf(place())
-    if (leaving()) return
+    if (left || leaving()) return
     if (route.matched.at(-1) !== view || text === textOf(inAddress())) return
     written = text
     void router.replace({ query: { ...route.query, ...place() } })

@@ -1,4 +1,4 @@
-import { errorText } from '../../messages/error-text'
+import { errorText } from '../../look/error-text'
 import { withTexts } from '../../messages/page'
 import { defineStore } from 'pinia'
 import { shallowRef, watch } from 'vue'

@@ -14,7 +14,7 @@ import { parseAction } from './parse-action'
 import { bindingNameSchema, type Action } from '../document/schema'
 import { suggestActions } from './suggest-action'
 import { runs } from '../base/runs.test-support'
-import { actionText, inEnglish, typingIn } from '../../messages/english.test-support'
+import { actionText, pseudoText, inEnglish, typingIn } from '../../messages/english.test-support'
 import { englishText } from '../../messages/plain'
 
 const WINDOWS = { system: 'windows', layout: 'us' } as const
@@ -221,16 +221,16 @@ describe('cells', () => {
     .map((name) => name.trim())
     .filter((name) => bindingNameSchema.isValidSync(name))
   const anyWhere = fc
-    .tuple(fc.constantFrom(...DEVICE_MODELS), anyComputer)
-    .map(([model, computer]): TypingContext => ({
+    .tuple(fc.constantFrom(...DEVICE_MODELS), anyComputer, fc.constantFrom(englishText, pseudoText))
+    .map(([model, computer, textOf]): TypingContext => ({
       model,
       computer,
       layers: LAYERS,
       macros: SHELF,
-      textOf: englishText,
+      textOf,
     }))
 
-  it('are read back as they were written, whatever the action, the name, the model, the system and the layout', () => {
+  it('are read back as they were written, whatever the action, the name, the model, the system, the layout and the language', () => {
     const anyCell = anyWhere.chain((where) =>
       fc.tuple(
         fc.constant(where),

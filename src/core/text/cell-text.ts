@@ -1,10 +1,11 @@
-import { message } from '../message/message'
+import { message, type TextOf } from '../message/message'
 import { itemAt } from '../base/items'
 import { actionMessage } from './action-text'
 import type { ActionContext, TypingContext } from './context'
 import { parseAction } from './parse-action'
 import { type ParseProblem } from './grammar/grammar'
 import { isInsideQuotes } from './quoting'
+import { beginsLikeText } from './shown-forms'
 import type { Macro } from '../document/macro'
 import { bindingNameSchema, type Action, type Binding } from '../document/schema'
 
@@ -36,14 +37,14 @@ export function cellText(binding: Binding | undefined, context: TypingContext): 
   if (!binding) return context.textOf(message('actions.inherited'))
   const action = context.textOf(actionMessage(binding.action, context))
   if (binding.name) return `${action} = ${quotedIfNeeded(binding.name)}`
-  return splitName(action).name === undefined ? action : `${action} =`
+  return splitName(action, context.textOf).name === undefined ? action : `${action} =`
 }
 
 export function parseCell(text: string, context: ActionContext): ParsedCell {
   const typed = text.trim()
   const shown = context.textOf?.(message('actions.inherited'))
   if (typed === shown || CLEARING.includes(typed.toLowerCase())) return { clear: true }
-  const { action: words, name } = splitName(typed)
+  const { action: words, name } = splitName(typed, context.textOf)
   const parsed = parseAction(words, context)
   if ('problem' in parsed) return parsed
   if (name === undefined) return parsed
@@ -59,17 +60,20 @@ const quotedIfNeeded = (name: string): string =>
 const QUOTED_NAME = / = “((?:\\.|[^\\”])*)”$/s
 const SEPARATOR = / =(?: |$)/g
 
-function splitName(text: string): { action: string; name?: string } {
+function splitName(text: string, textOf?: TextOf): { action: string; name?: string } {
   const quoted = QUOTED_NAME.exec(text)
   if (quoted)
     return { action: text.slice(0, quoted.index), name: itemAt(quoted, 1).replaceAll(/\\(.)/g, '$1') }
   const last = [...text.matchAll(SEPARATOR)]
-    .filter(({ index }) => !insideText(text.slice(0, index)) && !/[^+]\+ *$/.test(text.slice(0, index)))
+    .filter(
+      ({ index }) => !insideText(text.slice(0, index), textOf) && !/[^+]\+ *$/.test(text.slice(0, index)),
+    )
     .at(-1)
   if (!last || last.index === 0) return { action: text }
   return { action: text.slice(0, last.index), name: text.slice(last.index + 2).trim() }
 }
 
 /** A quoted text can contain anything; the target of an opening is not quoted. */
-const insideText = (before: string): boolean =>
-  /^(?:type|text|tap|[“"])/i.test(before) && isInsideQuotes(before)
+const insideText = (before: string, textOf?: TextOf): boolean =>
+  (/^(?:type|text|tap|[“"])/i.test(before) || (textOf !== undefined && beginsLikeText(before, textOf))) &&
+  isInsideQuotes(before)

@@ -10,7 +10,8 @@ import { readChord, readLooseChord } from './grammar/key'
 import { MAX_PRESSES_PER_SECOND, rapidMacro } from './grammar/created-macro'
 import { readMacroByName } from './grammar/macros'
 import { normalise } from './normalise'
-import { parseShown } from './shown-phrases'
+import { englishForm, parseShownTapHold } from './shown-forms'
+import { hasLanguage, parseShown } from './shown-phrases'
 import { unsupportedReason, replaceSynonyms } from './synonyms'
 import { isInsideQuotes } from './quoting'
 
@@ -20,7 +21,21 @@ import { isInsideQuotes } from './quoting'
  * input (`tap middle click, hold dive`). Case and spaces do not matter outside texts.
  */
 export function parseAction(typed: string, context: ActionContext): ParsedAction {
-  return parseTapHold(typed.trim(), context) ?? parseSingle(typed, context)
+  return (
+    parseTapHold(typed.trim(), context) ?? parseForeign(typed.trim(), context) ?? parseSingle(typed, context)
+  )
+}
+
+/** Parses a text of another language; undefined if English understands it, or the language has no such text. */
+function parseForeign(typed: string, context: ActionContext): ParsedAction | undefined {
+  if (!hasLanguage(context) || 'action' in parseSingle(typed, context)) return undefined
+  const part = (text: string): Parsed => {
+    const shown = parseSingle(text, context)
+    const english = 'action' in shown ? undefined : englishForm(text, context)
+    return english === undefined ? shown : parseSingle(english, context)
+  }
+  const whole = part(typed)
+  return 'action' in whole ? whole : parseShownTapHold(typed, context, part)
 }
 
 const FIRST = GRAMMAR_LIST.filter(({ readsFirst }) => readsFirst)

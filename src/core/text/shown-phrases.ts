@@ -50,7 +50,8 @@ const byText = memoizeByObject(
     ),
 )
 
-const hasLanguage = (context: ActionContext): context is TypingContext => context.textOf !== undefined
+/** Whether texts of a language are understood besides English. */
+export const hasLanguage = (context: ActionContext): context is TypingContext => context.textOf !== undefined
 
 /** Parses a text that is shown for an action, in the reader's language. */
 export const parseShown = (text: string, context: ActionContext): Parsed | undefined =>

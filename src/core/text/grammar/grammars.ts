@@ -45,9 +45,3 @@ export const FIXED_PHRASES: readonly Phrase[] = GRAMMAR_LIST.flatMap(({ phrases 
 export const phrasesIn = memoizeByObject((context: ActionContext): readonly Phrase[] =>
   GRAMMAR_LIST.flatMap((grammar) => grammar.phrasesIn?.(context) ?? []),
 )
-
-/** All phrases of a context, the fixed ones first. */
-export const phrasesOf = (context: ActionContext): readonly Phrase[] => [
-  ...FIXED_PHRASES,
-  ...phrasesIn(context),
-]

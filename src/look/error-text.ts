@@ -1,5 +1,5 @@
 import { Refusal } from '../core/base/errors'
-import { textOf } from './page'
+import { textOf } from '../messages/page'
 
 /** The reasons of a refusal in the language of the page, or the text of another error. */
 export function errorText(error: unknown): string {
