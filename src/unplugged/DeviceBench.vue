@@ -150,7 +150,9 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
           ><v-kbd>{{ textOf(keyLegend('ShiftLeft', 'us')) }}</v-kbd></template
         >
         <template #enter
-          ><v-kbd>{{ textOf(factList([keyLegend('ShiftLeft', 'us'), keyLegend('Enter', 'us')], 'plus')) }}</v-kbd></template
+          ><v-kbd>{{
+            textOf(factList([keyLegend('ShiftLeft', 'us'), keyLegend('Enter', 'us')], 'plus'))
+          }}</v-kbd></template
         >
       </RichMessage>
     </p>

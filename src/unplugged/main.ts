@@ -11,17 +11,7 @@ import UnpluggedPage from './UnpluggedPage.vue'
 async function start(): Promise<void> {
   const app = createApp(UnpluggedPage)
   catchFaults(app)
-  await loadMessages([
-    'actions',
-    'events',
-    'faults',
-    'helper',
-    'link',
-    'look',
-    'models',
-    'names',
-    'unplugged',
-  ])
+  await loadMessages(['events', 'faults', 'helper', 'link', 'look', 'models', 'names', 'unplugged'])
   installComponentLibrary(app)
   app.mount('#unplugged')
 }
