@@ -1,34 +1,8 @@
 import { expect, type Page } from '@playwright/test'
+import { PLACES, PROFILES, UNPLUGGED } from './places'
 import { goTo, openDemo, test, violations, writeBox } from './support'
 
-/** Every view at every size and in both themes: each is opened once, and then checked in all of them. */
-const PLACES = [
-  '/devices',
-  '/devices/slots',
-  '/devices/rules',
-  '/library',
-  '/shelf',
-  '/macros',
-  '/measure',
-  '/measure?tool=session',
-  '/settings',
-]
-const PROFILES = [
-  '/profile/demo-1/buttons',
-  '/profile/demo-1/motion',
-  '/profile/demo-1/motion?part=sensor',
-  '/profile/demo-1/motion?part=power',
-  '/profile/demo-1/light',
-  '/profile/demo-1/compare',
-  '/profile/demo-5/buttons',
-  '/profile/demo-7/buttons',
-  '/profile/demo-8/buttons',
-  '/profile/demo-8/motion',
-  '/profile/demo-8/light',
-  '/profile/demo-8/cheat-sheet',
-]
-const UNPLUGGED = ['/unplugged.html', '/unplugged.html?device=dunlin-84']
-
+/** Each view is opened once, and then checked at every size and in both themes. */
 const SIZES = [
   [2560, 800],
   [1280, 800],
