@@ -1,4 +1,5 @@
-import { expect, type Page } from '@playwright/test'
+import { expect } from '@playwright/test'
+import { closeOverlays, OPENERS, overlays } from './places'
 import { goTo, openDemo, test, violations } from './support'
 
 /** Opens every menu and dialog that a view offers, and checks each with all rules of axe. */
@@ -40,17 +41,6 @@ const SWEEPS: Record<string, Sweep> = {
       ['/profile/demo-1/light', 'Copy light to profiles…'],
     ],
   },
-}
-
-const OPENERS = 'main [aria-haspopup]:not([aria-haspopup="listbox"]):not(:disabled):visible'
-const overlays = (page: Page) => page.locator('.v-overlay--active:not(.v-tooltip, .v-snackbar)')
-
-async function close(page: Page): Promise<void> {
-  // Escape closes the topmost overlay first.
-  for (let left = await overlays(page).count(); left > 0; left--) {
-    await page.keyboard.press('Escape')
-    await expect(overlays(page)).toHaveCount(left - 1)
-  }
 }
 
 for (const [name, { views, dialogs }] of Object.entries(SWEEPS))
@@ -98,9 +88,9 @@ for (const [name, { views, dialogs }] of Object.entries(SWEEPS))
           await wanted.click()
           await expect(page.getByRole('dialog').first()).toBeVisible()
           await look(`${view}, ${label}, ${item}`)
-          await close(page)
+          await closeOverlays(page)
         }
-        await close(page)
+        await closeOverlays(page)
       }
     }
     for (const [view, button] of dialogs) {
@@ -108,7 +98,7 @@ for (const [name, { views, dialogs }] of Object.entries(SWEEPS))
       await page.getByRole('button', { name: button }).click()
       await expect(page.getByRole('dialog')).toBeVisible()
       await look(`${view}, ${button}`)
-      await close(page)
+      await closeOverlays(page)
     }
     for (const key of ['Control+k', 'F1', '?']) {
       await page
@@ -122,7 +112,7 @@ for (const [name, { views, dialogs }] of Object.entries(SWEEPS))
         await expect(page.getByText('Nothing contains “zzz”')).toBeVisible()
         await look('Find without a result')
       }
-      await close(page)
+      await closeOverlays(page)
     }
     test.info().annotations.push({ type: 'open states', description: String(looked) })
     expect([...found]).toEqual([])

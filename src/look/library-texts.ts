@@ -8,6 +8,13 @@ export const libraryTexts = () => ({
   close: t('look.close'),
   dismiss: t('look.dismiss'),
   noDataText: t('look.nothingToShow'),
+  colorPicker: {
+    ariaLabel: {
+      ...en.colorPicker.ariaLabel,
+      eyedropper: t('look.pickAColourFromTheScreen'),
+      hueSlider: t('look.hue'),
+    },
+  },
   hotkey: {
     ...en.hotkey,
     plus: t('look.plus'),

@@ -62,7 +62,7 @@ export function textsOf(messages: Readonly<Record<string, Readonly<Record<string
     messages: { en: messages },
     pluralRules: { en: (count: number) => (english.select(count) === 'one' ? 0 : 1) },
     missing: (_context, locale, key) => {
-      throw new Error(`there is no message ${key} in ${locale}`)
+      throw new Error(`missing message ${key} in ${locale}`)
     },
   })
   return renderer(

@@ -3,7 +3,8 @@ const ACCENTS: ReadonlyMap<string, string> = new Map(
   Array.from(PAIRS.match(/../gu) ?? [], (pair) => [pair.charAt(0), pair.charAt(1)]),
 )
 
-const accented = (text: string): string =>
+/** A text with an accent on each letter. */
+export const accented = (text: string): string =>
   Array.from(text, (letter) => {
     const accent = ACCENTS.get(letter.toLowerCase()) ?? letter
     return letter === letter.toLowerCase() ? accent : accent.toUpperCase()

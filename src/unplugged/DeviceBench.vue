@@ -123,7 +123,7 @@ const listed = computed(() => (keyboard.value ? [] : props.model.inputs))
     </div>
     <div
       v-if="listed.length"
-      class="inputs grid grid-cols-[repeat(3,1fr)] gap-1"
+      class="inputs grid grid-cols-3 gap-1 max-[520px]:grid-cols-2"
       :aria-label="t('unplugged.deviceInputs')"
     >
       <v-btn

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t, withTexts } from '../../messages/page'
+import { t, withTexts, textOf } from '../../messages/page'
 import { clamp } from '../../core/base/numbers'
 import type { EditName } from '../stores/edit-texts'
 import { computed, ref } from 'vue'
@@ -13,6 +13,7 @@ import {
   setLayerSignal,
 } from '../../core/edits/layer-edits'
 import { LAYER_COLOURS } from '../../core/document/schema'
+import { COLOUR_NAMES } from '../../core/wording/colour-messages'
 import { useCommands } from '../shared/commands'
 import NameDialog from '../shared/NameDialog.vue'
 import { useEditor } from '../stores/editor'
@@ -31,17 +32,17 @@ const current = computed(() => props.work.layers[props.work.layer])
 const sharable = computed(() => editor.model?.connections.some(({ id }) => id === 'receiver') ?? false)
 /** Numbered like their marks: the first layer above the base has mark 1. */
 const COUNTED = [
-  () => t('buttons.firstLayer'),
-  () => t('buttons.secondLayer'),
-  () => t('buttons.thirdLayer'),
-  () => t('buttons.fourthLayer'),
-  () => t('buttons.fifthLayer'),
-  () => t('buttons.sixthLayer'),
-  () => t('buttons.seventhLayer'),
-]
+  'buttons.firstLayer',
+  'buttons.secondLayer',
+  'buttons.thirdLayer',
+  'buttons.fourthLayer',
+  'buttons.fifthLayer',
+  'buttons.sixthLayer',
+  'buttons.seventhLayer',
+] as const
 const suggested = computed(() => {
   const taken = new Set(props.work.layers.map(({ name }) => name.toLowerCase()))
-  const names = COUNTED.map((name) => name())
+  const names = COUNTED.map((name) => t(name))
   const free = names.slice(props.work.layers.length - 1).concat(names)
   return free.find((name) => !taken.has(name.toLowerCase())) ?? t('buttons.anotherLayer')
 })
@@ -156,8 +157,8 @@ function move(by: 1 | -1): void {
             role="radio"
             :class="`layer-${colour}`"
             :aria-checked="current?.colour === colour"
-            :aria-label="colour"
-            :title="colour"
+            :aria-label="textOf(COLOUR_NAMES[colour])"
+            :title="textOf(COLOUR_NAMES[colour])"
             @click="change(['layer-colour'], (profile) => setLayerColour(profile, work.layer, colour))"
           />
         </div>

@@ -1,7 +1,7 @@
 import { textOf } from '../../messages/page'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, reactive, ref, watch, type Ref } from 'vue'
 import type { DeviceInput } from '../../core/device/model'
-import { contextOf } from '../../core/text/context'
+import { contextOf, type TypingContext } from '../../core/text/context'
 import { cellText } from '../../core/text/cell-text'
 import { bindingOn, differsFromFactory, factoryAction } from '../../core/terms/profile'
 import type { Binding } from '../../core/document/schema'
@@ -35,7 +35,7 @@ export function useButtonsView() {
       ? { ...contextOf(profile.value, model.value, macros.wholeShelf), textOf }
       : undefined,
   )
-  const cells = useCells()
+  const cells = useCells(context)
   const shown = useRows(cells.textAt)
   const { rows, kept, ...filtering } = shown
   const selection = useSelection(rows)
@@ -108,9 +108,8 @@ export function useButtonsView() {
 export type ButtonsView = ReturnType<typeof useButtonsView>
 
 /** The cells of the open profile. */
-function useCells() {
+function useCells(context: Readonly<Ref<TypingContext | undefined>>) {
   const editor = useEditor()
-  const macros = useMacros()
 
   /** The own binding of a cell; on the base layer, the factory binding if there is none. */
   function bindingAt({ layer, input: id }: CellPlace): Binding | undefined {
@@ -120,10 +119,7 @@ function useCells() {
   }
 
   function textAt(place: CellPlace): string {
-    const { profile, model } = editor
-    return profile && model
-      ? cellText(bindingAt(place), { ...contextOf(profile, model, macros.wholeShelf), textOf })
-      : ''
+    return context.value ? cellText(bindingAt(place), context.value) : ''
   }
 
   return { bindingAt, textAt }

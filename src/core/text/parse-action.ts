@@ -21,21 +21,20 @@ import { isInsideQuotes } from './quoting'
  * input (`tap middle click, hold dive`). Case and spaces do not matter outside texts.
  */
 export function parseAction(typed: string, context: ActionContext): ParsedAction {
-  return (
-    parseTapHold(typed.trim(), context) ?? parseForeign(typed.trim(), context) ?? parseSingle(typed, context)
-  )
+  const text = typed.trim()
+  const pair = parseTapHold(text, context)
+  if (pair && 'action' in pair) return pair
+  const single = parseEitherLanguage(text, context)
+  if ('action' in single || !hasLanguage(context)) return pair ?? single
+  return parseShownTapHold(text, context, (part) => parseEitherLanguage(part, context)) ?? pair ?? single
 }
 
-/** Parses a text of another language; undefined if English understands it, or the language has no such text. */
-function parseForeign(typed: string, context: ActionContext): ParsedAction | undefined {
-  if (!hasLanguage(context) || 'action' in parseSingle(typed, context)) return undefined
-  const part = (text: string): Parsed => {
-    const shown = parseSingle(text, context)
-    const english = 'action' in shown ? undefined : englishForm(text, context)
-    return english === undefined ? shown : parseSingle(english, context)
-  }
-  const whole = part(typed)
-  return 'action' in whole ? whole : parseShownTapHold(typed, context, part)
+/** Parses a single action by its English patterns, or by the messages of the reader's language. */
+function parseEitherLanguage(text: string, context: ActionContext): Parsed {
+  const parsed = parseSingle(text, context)
+  if ('action' in parsed || !hasLanguage(context)) return parsed
+  const english = englishForm(text, context)
+  return english === undefined ? parsed : parseSingle(english, context)
 }
 
 const FIRST = GRAMMAR_LIST.filter(({ readsFirst }) => readsFirst)

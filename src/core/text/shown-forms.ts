@@ -1,7 +1,7 @@
 import { itemAt } from '../base/items'
 import { memoizeByObject } from '../base/memoize'
 import { TAP_HOLD_MS } from '../document/action-schema'
-import { message, type MessageFact, type TextOf } from '../message/message'
+import { message, type Message, type TextOf } from '../message/message'
 import type { TypingContext } from './context'
 import type { Parsed, ParsedAction } from './grammar/grammar'
 import { isInsideQuotes } from './quoting'
@@ -22,7 +22,7 @@ interface Template {
   around: readonly string[]
 }
 
-function templateOf(fact: MessageFact, textOf: TextOf): Template {
+function templateOf(fact: Message, textOf: TextOf): Template {
   const parts = textOf(fact).split(/([\uE000-\uE002])/)
   const slotOf = (sign: string): Slot =>
     sign === SLOTS.first ? 'first' : sign === SLOTS.second ? 'second' : 'third'
@@ -37,15 +37,15 @@ type Values = Record<Slot, string>
 /** All ways in which a text has the values of a template; a separator inside quotation marks is not one. */
 function valuesIn(raw: string, { order, around }: Template): Values[] {
   const text = raw.toLowerCase()
+  const none: Values = { first: '', second: '', third: '' }
+  if (order.length === 0) return text === around[0] ? [none] : []
   const [begin, end] = [itemAt(around, 0), itemAt(around, around.length - 1)]
   if (text.length !== raw.length || !text.startsWith(begin) || !text.endsWith(end)) return []
   if (text.length <= begin.length + end.length) return []
   const inner = raw.slice(begin.length, raw.length - end.length)
   const splits = splitAt(inner, around.slice(1, -1))
   return splits.map((values) => ({
-    first: '',
-    second: '',
-    third: '',
+    ...none,
     ...Object.fromEntries(order.map((slot, index) => [slot, itemAt(values, index)])),
   }))
 }
@@ -63,74 +63,98 @@ function splitAt(text: string, separators: readonly string[]): string[][] {
   return found
 }
 
-/** Messages with values, and the English text for them; `undefined` if a value is not in the language. */
-const FORMS = (textOf: TextOf): readonly [Template, (values: Values) => string | undefined][] => {
-  const { first, second } = SLOTS
-  const form = (
-    fact: MessageFact,
-    english: (values: Values) => string | undefined,
-  ): [Template, typeof english] => [templateOf(fact, textOf), english]
-  const time = (text: string) => englishTime(text, textOf)
-  return [
-    form(message('actions.scrollUpBy', { amount: first }), (by) => `scroll up ${by.first}`),
-    form(message('actions.scrollDownBy', { amount: first }), (by) => `scroll down ${by.first}`),
-    form(message('actions.scrollLeftBy', { amount: first }), (by) => `scroll left ${by.first}`),
-    form(message('actions.scrollRightBy', { amount: first }), (by) => `scroll right ${by.first}`),
-    form(message('actions.holdDpi', { dpi: first }), (by) => `hold ${by.first} dpi`),
-    form(message('actions.countdownIn', { time: first, colour: second }), (by) => {
-      const english = time(by.first)
-      return english && `countdown ${english} in ${by.second}`
-    }),
-    form(message('actions.countdown', { time: first }), (by) => {
-      const english = time(by.first)
-      return english && `countdown ${english}`
-    }),
-    form(message('actions.typeText', { text: first }), (by) => `type “${by.first}”`),
-    form(message('actions.openProgram', { target: first }), (by) => `open program ${by.first}`),
-    form(message('actions.openFile', { target: first }), (by) => `open file ${by.first}`),
-    form(message('actions.openFolder', { target: first }), (by) => `open folder ${by.first}`),
-    form(message('actions.openAddress', { target: first }), (by) => `open web ${by.first}`),
-    form(
-      message('actions.fromLaterBytes', { code: first, bytes: second }),
-      (by) => `from a later version ${by.first} ${by.second}`,
-    ),
-    form(message('actions.fromLater', { code: first }), (by) => `from a later version ${by.first}`),
-    form(message('actions.macros', { parts: first }), (by) => {
-      const parts = clausesIn(by.first).map((part) => englishClause(part, PARTS(textOf)))
-      return parts.includes(undefined) ? undefined : `macros ${parts.join(', ')}`
-    }),
-  ]
+/** A message, and the English text for its values; `undefined` if a value is not in the language. */
+interface Form {
+  shown: Message
+  english: (values: Values, textOf: TextOf) => string | undefined
 }
 
-type Clauses = readonly [Template, (value: string) => string][]
+/** Adds the templates of a language to forms, once for each language. */
+const inLanguage = <Item extends { shown: Message }>(items: readonly Item[]) =>
+  memoizeByObject((textOf: TextOf) =>
+    items.map((item) => ({ ...item, template: templateOf(item.shown, textOf) })),
+  )
 
-const PARTS = memoizeByObject((textOf: TextOf): Clauses => {
-  const clause = (fact: MessageFact, english: (value: string) => string): Clauses[number] => [
-    templateOf(fact, textOf),
-    english,
-  ]
-  return [
-    clause(message('actions.onPress', { macro: SLOTS.first }), (macro) => `on press ${macro}`),
-    clause(message('actions.held', { macro: SLOTS.first }), (macro) => `held ${macro}`),
-    clause(message('actions.onRelease', { macro: SLOTS.first }), (macro) => `on release ${macro}`),
-  ]
-})
+const { first, second, third } = SLOTS
 
-const PLAYBACK = memoizeByObject((textOf: TextOf): Clauses => {
-  const clause = (fact: MessageFact, english: (value: string) => string): Clauses[number] => [
-    templateOf(fact, textOf),
-    english,
-  ]
-  return [
-    clause(message('actions.whileHeld'), () => 'while held'),
-    clause(message('actions.macroToggle'), () => 'until pressed again'),
-    clause(message('actions.macroTimes', { times: SLOTS.first }), (times) => `${times} times`),
-    clause(message('actions.macroGap', { gap: SLOTS.first }), (gap) => `${gap} ms apart`),
-    clause(message('actions.macroRestart'), () => 'again starts over'),
-    clause(message('actions.macroStop'), () => 'again stops'),
-    clause(message('actions.macroOthers'), () => 'others stop it'),
-  ]
-})
+const unitsOf = inLanguage<Form>([
+  { shown: message('actions.hours', { hours: first }), english: (by) => `${by.first} h` },
+  { shown: message('actions.minutes', { minutes: first }), english: (by) => `${by.first} min` },
+  { shown: message('actions.seconds', { seconds: first }), english: (by) => `${by.first} s` },
+])
+
+const partsOf = inLanguage<Form>([
+  { shown: message('actions.onPress', { macro: first }), english: (by) => `on press ${by.first}` },
+  { shown: message('actions.held', { macro: first }), english: (by) => `held ${by.first}` },
+  { shown: message('actions.onRelease', { macro: first }), english: (by) => `on release ${by.first}` },
+])
+
+const playbackOf = inLanguage<Form>([
+  { shown: message('actions.whileHeld'), english: () => 'while held' },
+  { shown: message('actions.macroToggle'), english: () => 'until pressed again' },
+  { shown: message('actions.macroTimes', { times: first }), english: (by) => `${by.first} times` },
+  { shown: message('actions.macroGap', { gap: first }), english: (by) => `${by.first} ms apart` },
+  { shown: message('actions.macroRestart'), english: () => 'again starts over' },
+  { shown: message('actions.macroStop'), english: () => 'again stops' },
+  { shown: message('actions.macroOthers'), english: () => 'others stop it' },
+])
+
+const macroOf = inLanguage<Form>([
+  { shown: message('actions.macro', { macro: first }), english: (by) => `macro ${by.first}` },
+])
+
+const actionsOf = inLanguage<Form>([
+  { shown: message('actions.scrollUpBy', { amount: first }), english: (by) => `scroll up ${by.first}` },
+  { shown: message('actions.scrollDownBy', { amount: first }), english: (by) => `scroll down ${by.first}` },
+  { shown: message('actions.scrollLeftBy', { amount: first }), english: (by) => `scroll left ${by.first}` },
+  { shown: message('actions.scrollRightBy', { amount: first }), english: (by) => `scroll right ${by.first}` },
+  { shown: message('actions.holdDpi', { dpi: first }), english: (by) => `hold ${by.first} dpi` },
+  {
+    shown: message('actions.countdownIn', { time: first, colour: second }),
+    english: (by, textOf) => {
+      const time = englishTime(by.first, textOf)
+      return time && `countdown ${time} in ${by.second}`
+    },
+  },
+  {
+    shown: message('actions.countdown', { time: first }),
+    english: (by, textOf) => {
+      const time = englishTime(by.first, textOf)
+      return time && `countdown ${time}`
+    },
+  },
+  { shown: message('actions.typeText', { text: first }), english: (by) => `type “${by.first}”` },
+  { shown: message('actions.openProgram', { target: first }), english: (by) => `open program ${by.first}` },
+  { shown: message('actions.openFile', { target: first }), english: (by) => `open file ${by.first}` },
+  { shown: message('actions.openFolder', { target: first }), english: (by) => `open folder ${by.first}` },
+  { shown: message('actions.openAddress', { target: first }), english: (by) => `open web ${by.first}` },
+  {
+    shown: message('actions.fromLaterBytes', { code: first, bytes: second }),
+    english: (by) => `from a later version ${by.first} ${by.second}`,
+  },
+  {
+    shown: message('actions.fromLater', { code: first }),
+    english: (by) => `from a later version ${by.first}`,
+  },
+  {
+    shown: message('actions.macros', { parts: first }),
+    english: (by, textOf) => {
+      const parts = clausesIn(by.first).map((part) => englishOf(part, partsOf(textOf), textOf))
+      return parts.includes(undefined) ? undefined : `macros ${parts.join(', ')}`
+    },
+  },
+])
+
+/** Two actions on one input. The longest form first: the text of the shorter ones is a part of it. */
+const pairsOf = inLanguage([
+  {
+    shown: message('actions.tapHoldAfterNextPress', { tap: first, hold: second, time: third }),
+    decide: 'press',
+  },
+  { shown: message('actions.tapHoldAfter', { tap: first, hold: second, time: third }), decide: 'time' },
+  { shown: message('actions.tapHoldNextPress', { tap: first, hold: second }), decide: 'press' },
+  { shown: message('actions.tapHold', { tap: first, hold: second }), decide: 'time' },
+] as const)
 
 /** The parts of a list, separated by commas outside quotation marks. */
 function clausesIn(text: string): string[] {
@@ -141,40 +165,35 @@ function clausesIn(text: string): string[] {
   )
 }
 
-function englishClause(text: string, clauses: Clauses): string | undefined {
-  for (const [template, english] of clauses) {
-    if (template.order.length === 0) {
-      if (text.toLowerCase() === template.around[0]) return english('')
-      continue
+/** The English text of the first form that a text has. */
+function englishOf(
+  text: string,
+  forms: readonly (Form & { template: Template })[],
+  textOf: TextOf,
+): string | undefined {
+  for (const { template, english } of forms)
+    for (const values of valuesIn(text, template)) {
+      const found = english(values, textOf)
+      if (found !== undefined) return found
     }
-    const [values] = valuesIn(text, template)
-    if (values) return english(values.first)
-  }
   return undefined
 }
 
 /** A duration of the language in English: `1 h 5 min`. */
 function englishTime(text: string, textOf: TextOf): string | undefined {
-  const units: Clauses = [
-    [templateOf(message('actions.hours', { hours: SLOTS.first }), textOf), (value) => `${value} h`],
-    [templateOf(message('actions.minutes', { minutes: SLOTS.first }), textOf), (value) => `${value} min`],
-    [templateOf(message('actions.seconds', { seconds: SLOTS.first }), textOf), (value) => `${value} s`],
-  ]
   let rest = text.trim()
   const parts: string[] = []
-  for (const [{ around }, english] of units) {
-    const [begin = '', end = ''] = around
-    const lower = rest.toLowerCase()
-    if (!lower.startsWith(begin)) continue
-    const number = /^\d+/.exec(rest.slice(begin.length))?.[0]
-    if (number === undefined || !lower.startsWith(end, begin.length + number.length)) continue
-    parts.push(english(number))
-    rest = rest.slice(begin.length + number.length + end.length).trimStart()
+  for (const { template, english } of unitsOf(textOf)) {
+    const [begin = '', end = ''] = template.around
+    const number = /^\d+/.exec(rest.slice(begin.length))?.[0] ?? ''
+    const length = begin.length + number.length + end.length
+    const [values] = number === '' ? [] : valuesIn(rest.slice(0, length), template)
+    if (!values) continue
+    parts.push(english(values, textOf) ?? '')
+    rest = rest.slice(length).trimStart()
   }
   return rest === '' && parts.length > 0 ? parts.join(' ') : undefined
 }
-
-const formsOf = memoizeByObject(FORMS)
 
 /**
  * The English text of an action with values, from its text in the reader's language.
@@ -182,47 +201,26 @@ const formsOf = memoizeByObject(FORMS)
  * @returns undefined if no message has this form
  */
 export function englishForm(raw: string, { textOf }: TypingContext): string | undefined {
-  for (const [template, english] of formsOf(textOf))
-    for (const values of valuesIn(raw, template)) {
-      const text = english(values)
-      if (text !== undefined) return text
-    }
-  const [macro, ...playback] = clausesIn(raw)
-  const [named] = valuesIn(
-    String(macro),
-    templateOf(message('actions.macro', { macro: SLOTS.first }), textOf),
-  )
-  const clauses = playback.map((clause) => englishClause(clause, PLAYBACK(textOf)))
-  return named && !clauses.includes(undefined) ? [`macro ${named.first}`, ...clauses].join(', ') : undefined
+  const action = englishOf(raw, actionsOf(textOf), textOf)
+  if (action !== undefined) return action
+  const [macro = '', ...playback] = clausesIn(raw)
+  const clauses = [
+    englishOf(macro, macroOf(textOf), textOf),
+    ...playback.map((clause) => englishOf(clause, playbackOf(textOf), textOf)),
+  ]
+  return clauses.includes(undefined) ? undefined : clauses.join(', ')
 }
-
-const TAP_HOLDS = memoizeByObject((textOf: TextOf) => {
-  const [tap, hold, time] = [SLOTS.first, SLOTS.second, SLOTS.third]
-  // The longest form first: the text of the shorter ones is a part of it.
-  return [
-    {
-      decide: 'press',
-      template: templateOf(message('actions.tapHoldAfterNextPress', { tap, hold, time }), textOf),
-    },
-    { decide: 'time', template: templateOf(message('actions.tapHoldAfter', { tap, hold, time }), textOf) },
-    { decide: 'press', template: templateOf(message('actions.tapHoldNextPress', { tap, hold }), textOf) },
-    { decide: 'time', template: templateOf(message('actions.tapHold', { tap, hold }), textOf) },
-  ] as const
-})
 
 /** Whether a text begins like one that is typed, or like two actions, and so may contain quotation marks. */
 export function beginsLikeText(raw: string, textOf: TextOf): boolean {
   const lower = raw.toLowerCase()
-  const begins = TEXT_BEGINS(textOf)
-  return begins.some((begin) => begin !== '' && lower.startsWith(begin))
+  return [...textsOf(textOf), ...pairsOf(textOf)].some(({ template: { around } }) => {
+    const [begin = ''] = around
+    return begin !== '' && lower.startsWith(begin)
+  })
 }
 
-const TEXT_BEGINS = memoizeByObject((textOf: TextOf) =>
-  [
-    message('actions.typeText', { text: SLOTS.first }),
-    message('actions.tapHold', { tap: SLOTS.first, hold: SLOTS.second }),
-  ].map((fact) => itemAt(templateOf(fact, textOf).around, 0)),
-)
+const textsOf = inLanguage([{ shown: message('actions.typeText', { text: first }) }])
 
 /** Parses two actions on one input, as the reader's language writes them. */
 export function parseShownTapHold(
@@ -230,10 +228,10 @@ export function parseShownTapHold(
   { textOf }: TypingContext,
   single: (part: string) => Parsed,
 ): ParsedAction | undefined {
-  for (const { decide, template } of TAP_HOLDS(textOf))
-    for (const { first, second, third } of valuesIn(raw, template)) {
-      const thresholdMs = third === '' ? TAP_HOLD_MS.standard : Number(third)
-      const [tap, hold] = [single(first), single(second)]
+  for (const { decide, template } of pairsOf(textOf))
+    for (const values of valuesIn(raw, template)) {
+      const thresholdMs = values.third === '' ? TAP_HOLD_MS.standard : Number(values.third)
+      const [tap, hold] = [single(values.first), single(values.second)]
       if (Number.isInteger(thresholdMs) && 'action' in tap && 'action' in hold)
         return { action: { kind: 'tap-hold', tap: tap.action, hold: hold.action, thresholdMs, decide } }
     }

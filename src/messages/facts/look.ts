@@ -56,4 +56,6 @@ export interface LookFacts {
   'look.keyboardShortcut': { keys: Fact }
   'look.radio': Record<string, never>
   'look.percent': { percent: Fact }
+  'look.pickAColourFromTheScreen': Record<string, never>
+  'look.hue': Record<string, never>
 }
