@@ -14,7 +14,8 @@ const SIZES = [
 async function open(page: Page, view: string): Promise<void> {
   await goTo(page, view)
   await expect(page.getByRole('heading').first()).toBeVisible()
-  if (view.startsWith('/unplugged')) await expect(page.getByRole('heading', { name: 'Hands' })).toBeVisible()
+  if (view.startsWith('/unplugged'))
+    await expect(page.getByRole('heading', { name: 'Cable and power' })).toBeVisible()
   // Until the device has been read, the box says that it is being searched for.
   if (view.startsWith('/profile')) await expect(writeBox(page)).toHaveAttribute('data-state', /pending|there/)
 }

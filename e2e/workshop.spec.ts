@@ -72,7 +72,7 @@ test('parts are given to other profiles, several at once, and what a profile beg
   await expect(row).toContainText('600, 1000, 1000 DPI')
 
   await page.getByRole('button', { name: 'New profile for Godwit 19' }).click()
-  await page.getByRole('radio', { name: /^Thumb grid by fours/ }).check()
+  await page.getByRole('radio', { name: /^Thumb grid in fours/ }).check()
   await expect(page.getByRole('dialog')).toContainText('Thumb 9 Ctrl+1')
   await page.getByRole('button', { name: 'Create profile' }).click()
   // The first empty slot of the device.

@@ -12,7 +12,7 @@ const SPKI = '302a300506032b6570032100'
 /** Describes a firmware file line by line, including whether its signature matches the maker of its model. */
 export function firmwareReport(file: FirmwareFile): { lines: string[]; signed: boolean } {
   const model = modelByNumber(file.model)
-  const { effects, settings, mostEffects } = decodeCapabilities(file.payload)
+  const { effects, settings, maxEffects } = decodeCapabilities(file.payload)
   const signed =
     model !== undefined &&
     verify(
@@ -25,7 +25,7 @@ export function firmwareReport(file: FirmwareFile): { lines: string[]; signed: b
     `model\t${model ? `${model.maker} ${model.name}` : `number ${file.model}, not known here`}`,
     `version\t${versionText(file.version)}`,
     `payload\t${file.payload.length} B`,
-    `effects\t${EFFECT_NAMES.filter((name) => effects.has(EFFECTS[name].code)).join(', ')}; ${mostEffects} at most`,
+    `effects\t${EFFECT_NAMES.filter((name) => effects.has(EFFECTS[name].code)).join(', ')}; ${maxEffects} at most`,
     `settings\t${settingKinds()
       .filter(([, { code }]) => settings.has(code))
       .map(([key]) => key)

@@ -20,7 +20,7 @@ export function macroReport(macros: readonly Macro[], layout: LayoutId): string[
       `length\t${durationMs} ms`,
       `bytes\t${figures.bytes}`,
       `events a second\t${(durationMs > 0 ? (1000 * events.length) / durationMs : 0).toFixed(1)}`,
-      `down at once\t${figures.mostDown}`,
+      `down at once\t${figures.maxDown}`,
       `left down\t${figures.leftDown || 'nothing'}`,
       ...(gapsMs.length === 0 ? [] : [`shortest gap\t${Math.min(...gapsMs)} ms`]),
       ...RATES_HZ.flatMap((rateHz) => {

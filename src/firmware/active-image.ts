@@ -67,7 +67,7 @@ export class ActiveImage {
   /** The stack of its lights, as far as this version knows it; the factory light if the image has none. */
   get stack(): readonly LightEntry[] {
     const stack = this.image?.light ? shownEntries(this.image.light) : this.model.factory.light
-    return stack.filter((entry) => isShown(entry, this.abilities)).slice(0, this.abilities.mostEffects)
+    return stack.filter((entry) => isShown(entry, this.abilities)).slice(0, this.abilities.maxEffects)
   }
 
   /** The colour of a layer, and the inputs it binds: from the image, on top of the factory layers. */

@@ -235,8 +235,8 @@ export class MacroPlayer {
     run.passes--
     const { intervalUs, backlog } = this.outbox
     const { keys, pointer, controls } = run.reports
-    const leastUs = Math.max(1, keys, pointer, controls) * intervalUs
-    run.dueUs = Math.max(run.dueUs + run.gapUs, run.passBeganUs + leastUs)
+    const minUs = Math.max(1, keys, pointer, controls) * intervalUs
+    run.dueUs = Math.max(run.dueUs + run.gapUs, run.passBeganUs + minUs)
     // Other senders share the queue: the backlog must not grow from pass to pass.
     const waitsUs = backlog * intervalUs
     if (waitsUs > run.dueUs - run.passBeganUs) run.dueUs = Math.max(run.dueUs, this.alarms.nowUs + waitsUs)

@@ -51,7 +51,7 @@ export class Outbox {
   /** Polling interval; 0 while no computer polls. */
   intervalUs = 0
   /** Minimum duration of a press made by the device, from the settings. */
-  leastPressUs = 0
+  minPressUs = 0
   private attachedUs = 0
   /** Reports before this time are not received. */
   heardFromUs = 0
@@ -65,7 +65,7 @@ export class Outbox {
 
   /** The effective duration: at least two reports, at any rate. */
   get pressUs(): number {
-    return Math.max(this.leastPressUs, this.shortPressUs)
+    return Math.max(this.minPressUs, this.shortPressUs)
   }
 
   get shortPressUs(): number {

@@ -376,7 +376,7 @@ export class RunningFirmware {
     const settings = this.image.settings
     this.motion.load(sensor, settings)
     this.matrix.set(this.image.debounce)
-    this.outbox.leastPressUs = 1000 * (settings.pressMs ?? FACTORY_PRESS_MS)
+    this.outbox.minPressUs = 1000 * (settings.pressMs ?? FACTORY_PRESS_MS)
     const { battery } = electrical
     if (!battery) return
     const { sleepMinutes = battery.sleepMinutes, noticePercent = battery.noticePercent } = settings

@@ -50,7 +50,7 @@ const minorOf = async (session: LinkSession) => (await session.info()).firmware.
 
 /** Sends a file, starts it, and waits until the device is back. */
 async function update({ clock, session }: ReturnType<typeof start>, file: Uint8Array): Promise<void> {
-  await session.putFirmware(file)
+  await session.sendFirmware(file)
   await session.restart()
   clock.runUntil(clock.nowUs + 1_000_000)
 }
@@ -61,7 +61,7 @@ describe('an update', () => {
     await one.session.writeSlot(2, image, undefined)
     for (const minor of [1, 2, 3]) {
       const before = await minorOf(one.session)
-      await one.session.putFirmware(fileOf(minor))
+      await one.session.sendFirmware(fileOf(minor))
       expect(await minorOf(one.session)).toBe(before)
       await one.session.restart()
       one.clock.runUntil(one.clock.nowUs + 1_000_000)
@@ -115,7 +115,7 @@ describe('an update', () => {
       }
       const session = new LinkSession(stopping)
       const how = await session
-        .putFirmware(fileOf(2))
+        .sendFirmware(fileOf(2))
         .then(() => session.restart())
         .then(
           () => 'sent',
@@ -177,7 +177,7 @@ describe('an update', () => {
     ['larger than a bank', () => new Uint8Array(20_000), /firmware file is too large/],
   ])('%s is refused, and the device runs what it ran', async (_, file, why) => {
     const one = start()
-    await expect(one.session.putFirmware(file())).rejects.toThrow(why)
+    await expect(one.session.sendFirmware(file())).rejects.toThrow(why)
     await one.session.restart()
     one.clock.runUntil(one.clock.nowUs + 1_000_000)
     expect(await minorOf(one.session)).toBe(0)
@@ -187,14 +187,14 @@ describe('an update', () => {
 
   it('is refused over the air, and with less than 20 % of charge', async () => {
     const low = start(undefined, undefined, 0.1 * (tern7.electrical.battery?.capacityMah ?? 0))
-    await expect(low.session.putFirmware(fileOf(1))).rejects.toThrow(/below 20%/)
+    await expect(low.session.sendFirmware(fileOf(1))).rejects.toThrow(/below 20%/)
     low.device.setPlugs({ cable: 'none', radio: 'bluetooth' })
-    await expect(low.session.putFirmware(fileOf(1))).rejects.toThrow(/only be updated over the cable/)
+    await expect(low.session.sendFirmware(fileOf(1))).rejects.toThrow(/only be updated over the cable/)
   })
 
   it('that came by cable is neither finished nor started over the receiver', async () => {
     const one = start()
-    await one.session.putFirmware(fileOf(1))
+    await one.session.sendFirmware(fileOf(1))
     one.device.setPlugs({ cable: 'none', receiver: true, radio: 'receiver' })
     one.clock.runUntil(one.clock.nowUs + 1_000_000)
     await expect(one.session.restart()).rejects.toThrow(/only restart over the cable/)
@@ -223,7 +223,7 @@ describe('an update', () => {
         return ++count % 61 === 0 ? new Uint8Array(3) : reply
       },
     }
-    await new LinkSession(lossy).putFirmware(fileOf(1, knot5))
+    await new LinkSession(lossy).sendFirmware(fileOf(1, knot5))
     await new LinkSession(transport).restart()
     clock.runUntil(clock.nowUs + 1_000_000)
     expect(await minorOf(new LinkSession(transport))).toBe(1)

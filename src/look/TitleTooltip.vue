@@ -35,7 +35,7 @@ function close(): void {
 }
 
 /** The browser would show the title on pointing; an element without another name keeps it as its name. */
-function putAside(element: HTMLElement): void {
+function moveTitle(element: HTMLElement): void {
   const named = element.hasAttribute('aria-label') || element.textContent.trim() !== ''
   const stands = named ? 'aria-description' : 'aria-label'
   element.setAttribute(stands, element.title)
@@ -66,7 +66,7 @@ useEventListener(document, 'pointerover', ({ target: at, pointerType }) => {
   next = element
   byKeys = false
   text.value = element.title
-  putAside(element)
+  moveTitle(element)
   opening.start()
 })
 useEventListener(document, 'focusin', ({ target: at, relatedTarget }) => {

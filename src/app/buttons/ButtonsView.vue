@@ -95,7 +95,7 @@ const drawingHeight = computed(() => Math.max(260, height.value * 0.49))
       :lights="lights"
       :labels="labels"
       :layout="editor.profile.computer.layout"
-      :most-height="drawingHeight"
+      :max-height="drawingHeight"
       @choose="work.openInput"
       @hover="work.hover"
       @drop="work.drop"

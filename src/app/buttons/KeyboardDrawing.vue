@@ -20,7 +20,7 @@ const props = defineProps<{
   hovered?: string
   layout: LayoutId
   /** Maximum room for the drawing, in px. */
-  mostHeight: number
+  maxHeight: number
 }>()
 const emit = defineEmits<{
   choose: [inputId: string]
@@ -32,7 +32,7 @@ const pane = useTemplateRef<HTMLElement>('pane')
 const { width } = useElementSize(pane)
 const scale = computed(() => {
   const { widthMm, heightMm } = props.model.sheet
-  return Math.max(2, Math.min((width.value - 32) / widthMm, props.mostHeight / heightMm))
+  return Math.max(2, Math.min((width.value - 32) / widthMm, props.maxHeight / heightMm))
 })
 
 const caps = computed(() =>

@@ -182,7 +182,7 @@ describe('cells as text', () => {
     clipboard.drop('y', 'side-front')
     await vi.waitFor(() => expect(does('side-front', 1)).toBe('Y'))
     expect(selection.cursor.value).toEqual(at('side-front', 1))
-    expect(said(editor.past).at(-1)).toBe('drop on Side, front in Dive')
+    expect(said(editor.past).at(-1)).toBe('drop an action on Side, front in Dive')
     clipboard.drop('inherited', 'side-front', 1)
     await vi.waitFor(() => expect(does('side-front', 1)).toBeUndefined())
     clipboard.drop('no such thing', 'side-front')

@@ -115,7 +115,7 @@ describe('the library', () => {
     const before = await library.contents()
     const rows = await library.remove(['p'])
     expect((await library.contents()).entries.length).toBe(1)
-    await library.putBack(rows)
+    await library.restoreDeleted(rows)
     expect((await library.contents()).entries).toEqual(before.entries)
   })
 

@@ -107,7 +107,7 @@ export class Library {
     })
   }
 
-  /** Moves profiles to the bin, all or none. @returns what {@link putBack} needs */
+  /** Moves profiles to the bin, all or none. @returns what {@link restoreDeleted} needs */
   async remove(ids: readonly string[]): Promise<StoredProfile[]> {
     const { profiles, bin } = this.database
     return this.database.transaction('rw', profiles, bin, async () => {
@@ -123,7 +123,7 @@ export class Library {
   }
 
   /** Restores deleted profiles, all or none. */
-  async putBack(rows: readonly StoredProfile[]): Promise<void> {
+  async restoreDeleted(rows: readonly StoredProfile[]): Promise<void> {
     await this.database.transaction('rw', this.database.profiles, this.database.bin, async () => {
       await this.profiles.put(rows.map((row) => ({ ...row, stamp: nextStamp(row, Date.now()) })))
       await this.database.bin.bulkDelete(rows.map(({ id }) => id))

@@ -44,12 +44,12 @@ export class MacroLibrary {
     )
   }
 
-  /** @returns what {@link putBack} needs to undo it */
+  /** @returns what {@link restoreDeleted} needs to undo it */
   remove(id: string): Promise<StoredMacro | undefined> {
     return this.table.remove(id)
   }
 
-  async putBack(row: StoredMacro): Promise<void> {
+  async restoreDeleted(row: StoredMacro): Promise<void> {
     await this.table.put([{ ...row, stamp: nextStamp(row, Date.now()) }])
   }
 }

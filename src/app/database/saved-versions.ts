@@ -58,7 +58,7 @@ export class SavedVersions {
     })
   }
 
-  /** @returns what {@link putBack} needs to undo it */
+  /** @returns what {@link restoreDeleted} needs to undo it */
   async remove(id: string): Promise<StoredState | undefined> {
     return this.database.transaction('rw', this.database.states, async () => {
       const row = await this.database.states.get(id)
@@ -67,7 +67,7 @@ export class SavedVersions {
     })
   }
 
-  async putBack(row: StoredState): Promise<void> {
+  async restoreDeleted(row: StoredState): Promise<void> {
     await this.database.states.put(row)
   }
 

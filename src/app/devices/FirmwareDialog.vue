@@ -59,8 +59,9 @@ const words = computed(() => {
   const { value } = state
   if (!value) return ''
   const { phase, to, from, leftSeconds } = value
-  const left = leftSeconds === undefined ? '' : t('devices.aboutSLeft', { leftSeconds })
-  if (phase === 'sending') return t('devices.sendingDoNotUnplugTheDevice', { version: versionText(to), left })
+  if (phase === 'sending' && leftSeconds !== undefined)
+    return t('devices.sendingSLeft', { version: versionText(to), leftSeconds })
+  if (phase === 'sending') return t('devices.sendingDoNotUnplugTheDevice', { version: versionText(to) })
   if (phase === 'looking') return t('devices.theDeviceIsVerifyingTheFileDo')
   if (phase === 'starting') return t('devices.theDeviceIsStarting', { version: versionText(to) })
   if (phase === 'done') return t('devices.theDeviceNowRunsItsSlotsAnd', { version: versionText(to) })

@@ -98,7 +98,7 @@ watch(
 )
 
 const chosen = shallowRef<ReadonlySet<string>>(new Set())
-const chosenEntries = computed(() => library.entries.filter(({ id }) => chosen.value.has(id)))
+const selectedEntries = computed(() => library.entries.filter(({ id }) => chosen.value.has(id)))
 function choose({ id }: LibraryEntry, on: boolean): void {
   const next = new Set(chosen.value)
   if (on) next.add(id)
@@ -171,8 +171,8 @@ onOpened('profile', (name, { file: brought }) => bring(name, brought))
     </div>
     <TagFilter v-if="library.tags.length" v-model="tag" class="new" :tags="library.tags" />
     <SelectionBar
-      v-if="chosenEntries.length"
-      :chosen="chosenEntries"
+      v-if="selectedEntries.length"
+      :chosen="selectedEntries"
       :tags="library.tags"
       @done="chosen = new Set()"
     />

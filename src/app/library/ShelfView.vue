@@ -21,13 +21,13 @@ useFoundCount(
   () => shown.value.length,
 )
 const { clash, bring, settle } = useProfileFiles((id) => void router.push(`/profile/${id}/buttons`))
-const chosenFile = ref<string>()
+const selectedFile = ref<string>()
 const keyOf = ({ from, file }: ShelfProfile) => `${from} ${file}`
 const aboutOf = ({ found, problem }: ShelfProfile) =>
   found ? [modelById(found.profile.model)?.name, ...found.profile.tags].join(' · ') : (problem ?? '')
 const chosen = computed(
   () =>
-    shown.value.find((each) => keyOf(each) === chosenFile.value) ?? shown.value.find(({ found }) => found),
+    shown.value.find((each) => keyOf(each) === selectedFile.value) ?? shown.value.find(({ found }) => found),
 )
 </script>
 
@@ -76,7 +76,7 @@ const chosen = computed(
         :trouble="!item.found"
         :disabled="!item.found"
         :chosen="item === chosen"
-        @click="chosenFile = keyOf(item)"
+        @click="selectedFile = keyOf(item)"
       />
     </nav>
     <ProfilePreview

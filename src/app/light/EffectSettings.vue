@@ -81,9 +81,11 @@ const onChosen = computed(() => props.work.chosen.value.size > 0)
 const put = () =>
   props.work.change(
     props.place,
-    { where: props.work.chosenPlace.value },
+    { where: props.work.selectedPlace.value },
     model.value
-      ? message('effects.onLights', { lights: lightTargetMessage(props.work.chosenPlace.value, model.value) })
+      ? message('effects.onLights', {
+          lights: lightTargetMessage(props.work.selectedPlace.value, model.value),
+        })
       : message('effects.onSelected'),
   )
 const MIXES = [

@@ -46,7 +46,7 @@ const state = computed(() => (ms: number): LightState | undefined => {
 function take(starter: LightStarter, over: boolean): void {
   const known = model.value
   if (!known) return
-  const where = over ? props.work.chosenPlace.value : ({ kind: 'all' } as const)
+  const where = over ? props.work.selectedPlace.value : ({ kind: 'all' } as const)
   const label: EditName = ['light-starter', { starter: starter.name, chosen: over }]
   if (!props.work.edit(label, (current) => applyLightStarter(current, known, starter, { where, over })))
     return

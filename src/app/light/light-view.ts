@@ -59,7 +59,7 @@ export function useLightView() {
       time.clearMarks()
     },
   )
-  const edits = useLightEdits(stack, choosing.chosenPlace, open)
+  const edits = useLightEdits(stack, choosing.selectedPlace, open)
 
   return {
     profile,
@@ -105,7 +105,7 @@ function useOpenEffects() {
 /** Edits of the open profile's stack; a refusal is shown as a notification. */
 function useLightEdits(
   stack: { readonly value: readonly StackItem[] },
-  chosenPlace: { readonly value: StackedEffect['where'] },
+  selectedPlace: { readonly value: StackedEffect['where'] },
   { openAt, close }: { openAt: (place: number) => void; close: () => void },
 ) {
   const editor = useEditor()
@@ -144,7 +144,7 @@ function useLightEdits(
   function add(kind: EffectName): void {
     const { model } = editor
     if (!model) return
-    const where = chosenPlace.value
+    const where = selectedPlace.value
     const effect = EFFECT_MESSAGES[kind].name
     if (!edit(['add-effect', { effect }], (current) => addEffect(current, model, kind, where))) return
     close()

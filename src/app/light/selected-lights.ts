@@ -8,7 +8,7 @@ export function useSelectedLights(model: ComputedRef<DeviceModel | undefined>) {
   const chosen = shallowRef<ReadonlySet<string>>(new Set())
 
   /** The selection as a light target; all lights if it is empty. */
-  const chosenPlace = computed(() =>
+  const selectedPlace = computed(() =>
     model.value && chosen.value.size > 0
       ? lightTargetOf(model.value, [...chosen.value])
       : ({ kind: 'all' } as const),
@@ -27,5 +27,5 @@ export function useSelectedLights(model: ComputedRef<DeviceModel | undefined>) {
 
   const lightsOf = (item: StackedEffect): string[] => (model.value ? lightsIn(model.value, item.where) : [])
 
-  return { chosen, chosenPlace, choose, lightsOf }
+  return { chosen, selectedPlace, choose, lightsOf }
 }

@@ -91,7 +91,7 @@ watchDebounced(result, (now) => emit('sent', now?.changes), { debounce: 0 })
       </div>
       <div>
         <dt class="text-12 text-ink-soft">{{ t('macros.keysHeldAtOnce') }}</dt>
-        <dd class="mono m-0 text-15">{{ figures.mostDown }}</dd>
+        <dd class="mono m-0 text-15">{{ figures.maxDown }}</dd>
       </div>
       <div>
         <dt class="text-12 text-ink-soft">{{ t('macros.shortestDelay') }}</dt>
@@ -109,7 +109,7 @@ watchDebounced(result, (now) => emit('sent', now?.changes), { debounce: 0 })
       <li v-if="figures.leftDown" class="pending">
         {{ t('macros.oneKeyIsNeverReleasedTheDevice', { count: figures.leftDown }) }}
       </li>
-      <li v-if="figures.mostDown > BOOT_KEYS">
+      <li v-if="figures.maxDown > BOOT_KEYS">
         {{ t('macros.moreThanKeysAreHeldAtOnce', { max: BOOT_KEYS }) }}
       </li>
       <li v-for="{ where, rateHz: hz, tooFast } in late" :key="`${where} ${hz}`" class="pending">

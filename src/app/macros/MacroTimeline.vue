@@ -13,7 +13,7 @@ import { useTimelinePointer } from './timeline-pointer'
 import { useTimeScale } from './time-scale'
 
 /** The timeline of the macro: a lane per key, a bar from press to release. */
-const props = defineProps<{ work: MacroView; sent?: { wantedMs: number; sentMs: number }[] }>()
+const props = defineProps<{ work: MacroView; sent?: { requestedMs: number; sentMs: number }[] }>()
 const macros = useMacros()
 const id = useId()
 const spoken = computed(() => props.work.spoken(props.work.cursor))
@@ -42,14 +42,14 @@ const inSight = computed(() => visibleBars(bars.value, fromMs.value, fromMs.valu
 const isFine = (bar: Bar) =>
   inSight.value.length > FEW &&
   (bar.toMs - bar.fromMs) * pxPerMs.value < FINEST &&
-  !(isChosen(bar) && props.work.selected.size < FEW)
+  !(isSelected(bar) && props.work.selected.size < FEW)
 const shown = computed(() => inSight.value.filter((bar) => !isFine(bar)))
 const strokesOf = (list: Bar[]) =>
   list.map((bar) => `M${x(bar.fromMs).toFixed(1)} ${top.value + bar.lane * LANE + 3}v${LANE - 6}`).join('')
 const fine = computed(() => inSight.value.filter(isFine))
 const finePaths = computed(() => [
-  { name: t('macros.fine'), path: strokesOf(fine.value.filter((bar) => !isChosen(bar))) },
-  { name: t('macros.fineChosen'), path: strokesOf(fine.value.filter(isChosen)) },
+  { name: 'fine', path: strokesOf(fine.value.filter((bar) => !isSelected(bar))) },
+  { name: 'fine chosen', path: strokesOf(fine.value.filter(isSelected)) },
 ])
 /** Width of a label of the ruler, in px. */
 const TICK_TEXT = 66
@@ -59,7 +59,7 @@ const tickPx = computed(() => x(ticks.value[1]?.ms ?? Infinity) - x(ticks.value[
 const top = computed(() => RULER + (props.sent ? LANE : 0))
 const height = computed(() => top.value + Math.max(3, lanes.value.length) * LANE + 6)
 
-const { frame, isChosen, press } = useTimelinePointer(
+const { frame, isSelected, press } = useTimelinePointer(
   props.work,
   area,
   scale,
@@ -168,7 +168,7 @@ defineExpose({ zoom, fit })
         :class="[
           bar.family,
           {
-            chosen: isChosen(bar),
+            chosen: isSelected(bar),
           },
         ]"
         @pointerdown.stop="press($event, bar)"
@@ -195,7 +195,7 @@ defineExpose({ zoom, fit })
           v-for="(each, index) in sent"
           :key="index"
           class="stroke-motion stroke-[1.5]"
-          :x1="x(each.wantedMs)"
+          :x1="x(each.requestedMs)"
           :x2="x(each.sentMs)"
           :y1="RULER + 4"
           :y2="top - 3"

@@ -75,7 +75,7 @@ export function useDryRun(work: MacroView, shelf: () => MacroShelf) {
       result.value = {
         changes: compared,
         reports: reports.length,
-        worstMs: Math.max(0, ...compared.map(({ wantedMs, sentMs }) => sentMs - wantedMs)),
+        worstMs: Math.max(0, ...compared.map(({ requestedMs, sentMs }) => sentMs - requestedMs)),
         intervalMs: 1000 / rateHz,
         cutShort: !known,
       }

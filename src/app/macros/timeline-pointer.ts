@@ -43,7 +43,7 @@ export function useTimelinePointer(
   let drags = 0
   const frame = ref<SelectionFrame>()
 
-  const isChosen = ({ index, endIndex }: Bar): boolean =>
+  const isSelected = ({ index, endIndex }: Bar): boolean =>
     work.selected.has(index) || (endIndex !== undefined && work.selected.has(endIndex))
 
   function placeOf(event: PointerEvent): { px: number; ms: number; lane: number } {
@@ -101,7 +101,7 @@ export function useTimelinePointer(
   function grab(event: PointerEvent, bar: Bar): ((event: PointerEvent) => void) | undefined {
     const how = work.clickOf(event)
     const selects = how.range || how.toggle
-    const group = !selects && isChosen(bar) && work.selected.size > 1
+    const group = !selects && isSelected(bar) && work.selected.size > 1
     if (!group) work.select(bar.index, how)
     if (selects) return undefined
     const { px } = placeOf(event)
@@ -135,5 +135,5 @@ export function useTimelinePointer(
     work.choose(indices.length > 1 ? now : now.slice(0, 1))
   }
 
-  return { frame, isChosen, press }
+  return { frame, isSelected, press }
 }

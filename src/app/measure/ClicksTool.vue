@@ -38,7 +38,7 @@ const percent = (share: number) => decimalText(100 * share, 1)
       <tr v-for="row in rows" :key="row.what">
         <td>{{ row.what }}</td>
         <td>{{ row.clicks }}</td>
-        <td>{{ row.mostASecond }}</td>
+        <td>{{ row.maxPerSecond }}</td>
         <td>{{ estimateText(row.heldMs) }}</td>
         <td>{{ t('measure.ms', { ms: decimalText(row.shortestGapMs, 0) }) }}</td>
         <td :class="{ bad: row.chatter.presses > 0 }">{{ row.chatter.presses }}</td>

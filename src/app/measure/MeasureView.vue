@@ -109,20 +109,20 @@ const SOURCES = [
 const source = ref<(typeof SOURCES)[number]['value']>('own')
 const isSpecimen = computed(() => source.value === 'specimen' && tool.value.use !== undefined)
 
-function putAway(): void {
+function resetInstrument(): void {
   instrument.stop()
   instrument.clear()
 }
 
 function setTool(next: Tool['value'] | undefined): void {
   if (!next) return
-  putAway()
+  resetInstrument()
   void router.replace({ query: { tool: next } })
 }
 
 function setSource(next: typeof source.value | undefined): void {
   if (!next) return
-  putAway()
+  resetInstrument()
   source.value = next
 }
 

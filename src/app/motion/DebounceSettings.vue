@@ -15,7 +15,7 @@ import GlossaryTerm from '../shared/GlossaryTerm.vue'
 /** How a bouncing contact becomes presses: one bounce as a diagram, and a worn switch over all debounce times. */
 const props = defineProps<{ work: MotionView }>()
 const model = computed(() => props.work.model.value)
-const max = computed(() => model.value?.debounce.mostMs)
+const max = computed(() => model.value?.debounce.maxMs)
 const setting = computed(() => ({
   ms: props.work.settings.value.debounceMs ?? model.value?.debounce.ms ?? 0,
   strategy: props.work.settings.value.debounce ?? model.value?.debounce.strategy ?? 'eager',

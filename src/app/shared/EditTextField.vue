@@ -7,7 +7,7 @@ const props = defineProps<{
   /** @returns why the text is refused */
   apply: (words: string) => string | undefined
 }>()
-const { draft, problem, untouched, putBack, take } = useTypedText(
+const { draft, problem, untouched, resetDraft, take } = useTypedText(
   () => props.value,
   (words) => props.apply(words),
 )
@@ -16,7 +16,7 @@ const { draft, problem, untouched, putBack, take } = useTypedText(
 function leave(event: KeyboardEvent): void {
   if (untouched.value !== undefined && !problem.value) return
   event.stopPropagation()
-  putBack()
+  resetDraft()
 }
 </script>
 

@@ -17,7 +17,7 @@ const props = withDefaults(
   }>(),
   { invalid: undefined, step: 1, width: 64 },
 )
-const { draft, problem, untouched, putBack, take } = useTypedText<number | null>(
+const { draft, problem, untouched, resetDraft, take } = useTypedText<number | null>(
   () => props.value,
   (typed) => (typed === null ? (props.invalid ?? t('shared.enterAWholeNumberSuchAs40')) : props.apply(typed)),
 )
@@ -36,7 +36,7 @@ const { draft, problem, untouched, putBack, take } = useTypedText<number | null>
     :aria-invalid="problem !== undefined"
     @change="take"
     @keydown.enter="take"
-    @keydown.esc.stop="putBack"
+    @keydown.esc.stop="resetDraft"
     @update:focused="(focused) => focused || take()"
     @click.stop
   >

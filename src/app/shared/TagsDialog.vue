@@ -16,15 +16,15 @@ const props = defineProps<{
   apply: (tags: string[], rules: readonly PlayRule[]) => string | undefined
 }>()
 const open = defineModel<boolean>({ required: true })
-const wantedTags = ref<string[]>([])
-const wantedRules = ref<PlayRule[]>([])
+const requestedTags = ref<string[]>([])
+const requestedRules = ref<PlayRule[]>([])
 const problem = ref<string>()
-const unused = computed(() => props.known.filter((tag) => !wantedTags.value.includes(tag)))
+const unused = computed(() => props.known.filter((tag) => !requestedTags.value.includes(tag)))
 watch(
   open,
   () => {
-    wantedTags.value = [...props.tags]
-    wantedRules.value = [...(props.rules ?? [])]
+    requestedTags.value = [...props.tags]
+    requestedRules.value = [...(props.rules ?? [])]
     problem.value = undefined
   },
   { immediate: true },
@@ -34,9 +34,9 @@ watch(
 const typed = ref('')
 function submit(): void {
   const tag = typed.value.trim()
-  if (tag !== '' && !wantedTags.value.includes(tag)) wantedTags.value = [...wantedTags.value, tag]
+  if (tag !== '' && !requestedTags.value.includes(tag)) requestedTags.value = [...requestedTags.value, tag]
   typed.value = ''
-  problem.value = props.apply(wantedTags.value, wantedRules.value)
+  problem.value = props.apply(requestedTags.value, requestedRules.value)
   if (problem.value === undefined) open.value = false
 }
 </script>
@@ -46,7 +46,7 @@ function submit(): void {
     <v-card tag="form" @submit.prevent="submit">
       <h2 id="tags-title">{{ title }}</h2>
       <v-combobox
-        v-model="wantedTags"
+        v-model="requestedTags"
         v-model:search="typed"
         :label="t('shared.tagsSuchAsAGameOrA')"
         autofocus
@@ -64,7 +64,7 @@ function submit(): void {
           :key="tag"
           size="small"
           class="me-1"
-          @click="wantedTags = [...wantedTags, tag]"
+          @click="requestedTags = [...requestedTags, tag]"
         >
           {{ tag }}
         </v-btn>
@@ -75,7 +75,7 @@ function submit(): void {
           {{ t('shared.someGamesAndTournamentsForbidThese') }}
         </p>
         <CheckList
-          v-model="wantedRules"
+          v-model="requestedRules"
           :label="t('shared.rulesToFollow')"
           :choices="PLAY_RULES.map((rule) => ({ value: rule, text: textOf(PLAY_RULE_NAMES[rule]) }))"
         />

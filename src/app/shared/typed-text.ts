@@ -13,19 +13,19 @@ export function useTypedText<T>(kept: () => T, apply: (typed: T) => string | und
   /** For `data-untouched`: without typed text, undo keys belong to the page. */
   const untouched = computed(() => (draft.value === kept() ? '' : undefined))
 
-  function putBack(): void {
+  function resetDraft(): void {
     draft.value = kept()
     problem.value = undefined
   }
-  watch(kept, putBack)
+  watch(kept, resetDraft)
 
   async function take(): Promise<void> {
-    if (draft.value === kept()) return putBack()
+    if (draft.value === kept()) return resetDraft()
     problem.value = apply(draft.value)
     // An applied text may be stored in another form.
     await nextTick()
-    if (!problem.value) putBack()
+    if (!problem.value) resetDraft()
   }
 
-  return { draft, problem, untouched, putBack, take }
+  return { draft, problem, untouched, resetDraft, take }
 }

@@ -11,7 +11,7 @@ const CHARGED = 100
 export function useDeviceNotifications(known: ReadonlyMap<string, KnownDevice>) {
   const notices = useNotifications()
   /** Devices whose low charge was reported, and those that were charging. */
-  const saidLow = new Set<string>()
+  const lowReported = new Set<string>()
   const charging = new Set<string>()
   const title = (device: KnownDevice) => deviceTitle(device, [...known.values()])
 
@@ -27,9 +27,9 @@ export function useDeviceNotifications(known: ReadonlyMap<string, KnownDevice>) 
         holds: () => here() && known.get(id)?.info?.charging === true,
       })
     const { noticePercent = 0 } = effectiveSettings(slots[activeSlot]?.profile?.settings ?? {}, model)
-    if (info.charging || batteryPercent > noticePercent) saidLow.delete(id)
-    else if (!saidLow.has(id)) {
-      saidLow.add(id)
+    if (info.charging || batteryPercent > noticePercent) lowReported.delete(id)
+    else if (!lowReported.has(id)) {
+      lowReported.add(id)
       notices.tell(
         'battery',
         t('stores.hasChargeLeftYouCanUseIt', { title: title(device), percent: batteryPercent }),

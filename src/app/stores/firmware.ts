@@ -161,7 +161,7 @@ export const useFirmware = defineStore('firmware', () => {
     const end = unfinished.begin('firmware')
     try {
       await devices.session(id, async (session) => {
-        await session.putFirmware(bytes, ({ phase, doneBytes, totalBytes }) => {
+        await session.sendFirmware(bytes, ({ phase, doneBytes, totalBytes }) => {
           const seconds = (performance.now() - start) / 1000
           Object.assign(now(), {
             phase: phase === 'sending' ? 'sending' : 'looking',

@@ -195,7 +195,7 @@ export const useLibrary = defineStore('library', () => {
     if (!rows?.length) return
     binChanged.value++
     deeds.sayStored('library', text, async () => {
-      await library.putBack(rows)
+      await library.restoreDeleted(rows)
       binChanged.value++
     })
   }
@@ -206,7 +206,9 @@ export const useLibrary = defineStore('library', () => {
 
   /** Restores a deleted profile. */
   async function bringBack(row: StoredProfile): Promise<void> {
-    const stored = keeping.store(place(row.id), t('stores.deletedProfile'), () => library.putBack([row]))
+    const stored = keeping.store(place(row.id), t('stores.deletedProfile'), () =>
+      library.restoreDeleted([row]),
+    )
     if ((await stored) === 'stored') binChanged.value++
   }
 
@@ -285,19 +287,19 @@ const copyName = (name: string): string =>
 const ROOM_FOR_COPY = 9
 
 /** An unused name: `Gantry Run 2` if `Gantry Run` exists. */
-export function unusedName(taken: ReadonlySet<string>, wanted: string, mostBytes: number): string {
-  if (!taken.has(wanted) && utf8Length(wanted) <= mostBytes) return wanted
+export function unusedName(taken: ReadonlySet<string>, wanted: string, maxBytes: number): string {
+  if (!taken.has(wanted) && utf8Length(wanted) <= maxBytes) return wanted
   // A final number only counts after a name with one: “New for Tern 7” is a name.
   const uncounted = wanted.replace(/ \d+$/, '')
   const stem = taken.has(uncounted) ? uncounted : wanted
   for (let count = 1; ; count++) {
     const suffix = count === 1 ? '' : ` ${count}`
-    const name = `${shortened(stem, mostBytes - suffix.length)}${suffix}`
+    const name = `${shortened(stem, maxBytes - suffix.length)}${suffix}`
     if (!taken.has(name)) return name
   }
 }
 
-const shortened = (name: string, mostBytes: number): string => truncateUtf8(name, mostBytes).trim()
+const shortened = (name: string, maxBytes: number): string => truncateUtf8(name, maxBytes).trim()
 
 /** A profile as a file, including the macros it plays. */
 export function profileFile(

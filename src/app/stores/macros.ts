@@ -101,7 +101,7 @@ export const useMacros = defineStore('macros', () => {
       undo: () =>
         library.library.together(async () => {
           for (const { id } of added) await stored.remove(id)
-          for (const row of before) await stored.putBack(row)
+          for (const row of before) await stored.restoreDeleted(row)
         }),
     }
   }
@@ -156,7 +156,7 @@ export const useMacros = defineStore('macros', () => {
   async function remove(macro: Macro): Promise<void> {
     const row = await library.attempt(() => stored.remove(macro.id))
     if (!row) return
-    deeds.sayStored('macros', t('stores.wasDeleted', { name: macro.name }), () => stored.putBack(row))
+    deeds.sayStored('macros', t('stores.wasDeleted', { name: macro.name }), () => stored.restoreDeleted(row))
   }
 
   /** Records the macros in an image of a device. */

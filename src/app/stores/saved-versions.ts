@@ -49,7 +49,7 @@ export const useSavedVersions = defineStore('states', () => {
     if (!row) return
     changed.value++
     deeds.sayStored('library', t('stores.aSavedVersionWasDeleted'), async () => {
-      await states.putBack(row)
+      await states.restoreDeleted(row)
       changed.value++
     })
   }

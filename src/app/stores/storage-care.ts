@@ -28,17 +28,17 @@ export const useStorageCare = defineStore('storage care', () => {
     room.value = estimate && { usedBytes: usage, leftBytes: Math.max(0, quota - usage) }
   }
 
-  let saidLow = false
+  let lowReported = false
   /** Warned once when little room is left, and again after there was more. */
   async function lookAtRoom(): Promise<void> {
     await look()
     if (!room.value) return
     const low = room.value.leftBytes < MIN_LEFT_BYTES
-    if (low && !saidLow)
+    if (low && !lowReported)
       notices.tell('storage', t('stores.browserStorageIsAlmostFull'), {
         holds: () => (room.value?.leftBytes ?? 0) < MIN_LEFT_BYTES,
       })
-    saidLow = low
+    lowReported = low
   }
 
   /** @returns whether storage is permanent now */

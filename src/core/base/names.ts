@@ -31,23 +31,23 @@ export function nameProblem(name: string): Message | undefined {
  * Removes characters that names may not have and shortens the rest to a length in UTF-8. Returns the default if nothing
  * remains.
  */
-export function cleanName(name: string, mostBytes: number, defaultValue: string): string {
+export function cleanName(name: string, maxBytes: number, defaultValue: string): string {
   const printable = name
     .replace(new RegExp(UNPRINTABLE, 'gu'), ' ')
     .replace(new RegExp(DIRECTION, 'gu'), '')
     .replace(new RegExp(HALF, 'g'), '\ufffd')
-  const cut = truncateUtf8(printable, mostBytes)
+  const cut = truncateUtf8(printable, maxBytes)
   return nameProblem(cut) === undefined ? cut : defaultValue
 }
 
 /** The longest start of whole characters that fits into a number of UTF-8 bytes. */
-export function truncateUtf8(text: string, mostBytes: number): string {
-  if (utf8Length(text) <= mostBytes) return text
+export function truncateUtf8(text: string, maxBytes: number): string {
+  if (utf8Length(text) <= maxBytes) return text
   let bytes = 0
   let cut = ''
   for (const character of text) {
     bytes += utf8Length(character)
-    if (bytes > mostBytes) break
+    if (bytes > maxBytes) break
     cut += character
   }
   return cut

@@ -85,7 +85,7 @@ describe('what the checks say', () => {
       'a switch that does something else in its layer',
       on(on(dive, 'side-rear', toggle), 'side-rear', y, 1),
       [
-        'Side, rear activates Dive but has another action there, so only another slot leaves Dive | Inherit it in Dive',
+        'Side, rear activates Dive but has another action there, so only activating another slot leaves Dive | Inherit it in Dive',
       ],
     ],
     [

@@ -14,7 +14,7 @@ export interface MacroFigures {
   /** Size of its byte code, with folded repeats. */
   bytes: number
   /** Maximum number of keys and buttons held at once. */
-  mostDown: number
+  maxDown: number
   /** Keys and buttons still held when it ends. */
   leftDown: number
   /** Shortest time between two events that each need a report, at minimum delays, in ms. */
@@ -66,7 +66,7 @@ function reportGaps(ops: readonly MacroOp[]): number[] {
 const needsReport = ({ kind }: MacroOp): boolean =>
   ['key', 'button', 'consumer', 'wheel', 'move', 'strokes'].includes(kind)
 
-function heldOf(ops: readonly MacroOp[]): { mostDown: number; leftDown: number } {
+function heldOf(ops: readonly MacroOp[]): { maxDown: number; leftDown: number } {
   const down = new Set<string>()
   let max = 0
   for (const op of ops) {
@@ -74,5 +74,5 @@ function heldOf(ops: readonly MacroOp[]): { mostDown: number; leftDown: number }
     if (what !== undefined && !down.delete(`${what}`)) down.add(`${what}`)
     max = Math.max(max, down.size + (op.kind === 'strokes' && op.strokes.length > 0 ? 1 : 0))
   }
-  return { mostDown: max, leftDown: down.size }
+  return { maxDown: max, leftDown: down.size }
 }

@@ -51,7 +51,7 @@ export function readAnyFile(
     const macros = kind.csv
       ? macrosFromCsv(
           text,
-          (wantedName) => known.find((each) => each.name === wantedName)?.id,
+          (requestedName) => known.find((each) => each.name === requestedName)?.id,
           newId,
           onProgress,
         )

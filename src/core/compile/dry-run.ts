@@ -13,7 +13,7 @@ export interface IdealChange {
 /** A change of a macro with its ideal time and the time it was sent, in ms from the press. */
 export interface SentChange {
   what: string
-  wantedMs: number
+  requestedMs: number
   sentMs: number
 }
 
@@ -92,7 +92,7 @@ export function compareChanges(
     const next = used.get(what) ?? 0
     const sentUs = sent.get(what)?.[next]
     used.set(what, next + 1)
-    return sentUs === undefined ? [] : [{ what, wantedMs: atUs / 1000, sentMs: sentUs / 1000 }]
+    return sentUs === undefined ? [] : [{ what, requestedMs: atUs / 1000, sentMs: sentUs / 1000 }]
   })
 }
 

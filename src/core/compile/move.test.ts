@@ -61,7 +61,7 @@ describe('moving a profile to another model', () => {
       'Underside: Switch layer Dive': 'left out: Knot 5 has no similar input',
       'Wheel up in Dive: Volume up': 'changed: on Wheel up, once an input activates Dive',
       'Layer Dive':
-        'changed: On Knot 5 nothing activates it, because Underside was left out. Bind an input to it.',
+        'changed: On Knot 5 nothing activates it, because Underside was not copied. Bind an input to it.',
     })
     expect(fates(moveProfile(byUnderside, tern7, godwit19).report)['Layer Dive']).toBeUndefined()
   })

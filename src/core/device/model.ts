@@ -193,7 +193,7 @@ export interface DebounceData {
   ms: number
   strategy: DebounceStrategy
   /** The maximum; fixed if omitted. */
-  mostMs?: number
+  maxMs?: number
 }
 
 export interface ElectricalData {

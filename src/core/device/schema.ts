@@ -171,7 +171,7 @@ export const deviceModelSchema: ObjectSchema<Record<keyof DeviceModel, unknown>>
     ),
   debounce: object({
     ms: positive(),
-    mostMs: positive().default(undefined).optional(),
+    maxMs: positive().default(undefined).optional(),
     strategy: string().oneOf(['eager', 'deferred']).required(),
   }).required(),
   electrical: object({

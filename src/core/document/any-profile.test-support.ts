@@ -230,7 +230,7 @@ const anyFrame = (model: DeviceModel): fc.Arbitrary<Profile> =>
 /** Any profile that a device of this model can store, including its in-game names. */
 export const anyProfile = (
   model: DeviceModel,
-  mostCells = 12,
+  maxCells = 12,
   macros: MacroShelf = EMPTY_SHELF,
 ): fc.Arbitrary<Profile> =>
   anyFrame(model)
@@ -246,7 +246,7 @@ export const anyProfile = (
         }),
       })
       return fc
-        .tuple(fc.array(anyCell, { maxLength: mostCells }), anySettings(model, layers.length - 1))
+        .tuple(fc.array(anyCell, { maxLength: maxCells }), anySettings(model, layers.length - 1))
         .map(([cells, settings]) => ({ ...bindAll(frame, model, cells), ...settings }))
     })
     .filter((profile) => {

@@ -7,11 +7,11 @@ import { effectiveSettings, removeFactoryValues } from './device-settings'
 import { nameProblem, utf8Length } from '../base/names'
 import { MAX_STEP_NAME_BYTES, type Profile } from './schema'
 
-export const anyWords = (mostBytes: number) =>
+export const anyWords = (maxBytes: number) =>
   fc
     .string({ unit: 'grapheme', minLength: 1, maxLength: 20 })
     .map((name) => name.trim())
-    .filter((name) => nameProblem(name) === undefined && utf8Length(name) <= mostBytes)
+    .filter((name) => nameProblem(name) === undefined && utf8Length(name) <= maxBytes)
 
 export const anySettings = (model: DeviceModel, layers = 0) =>
   fc
@@ -39,7 +39,7 @@ const anySettingsOf = (model: DeviceModel): fc.Arbitrary<DeviceSettings> =>
     .record({
       liftOffMm: fc.constantFrom(undefined, ...(model.sensor?.liftOffMm ?? [])),
       angleSnapping: fc.option(fc.boolean(), { nil: undefined }),
-      debounceMs: fc.option(fc.nat(model.debounce.mostMs ?? 0), { nil: undefined }),
+      debounceMs: fc.option(fc.nat(model.debounce.maxMs ?? 0), { nil: undefined }),
       debounce: fc.constantFrom(undefined, 'eager' as const, 'deferred' as const),
       pressMs: fc.option(fc.integer({ min: 1, max: 100 }), { nil: undefined }),
       sleepMinutes: fc.option(fc.integer({ min: 1, max: 60 }), { nil: undefined }),

@@ -63,13 +63,13 @@ const DEFINITIONS: Record<Key, Omit<Setting, 'key' | 'name'>> = {
   },
   debounceMs: {
     setIn: 'sensor',
-    factory: ({ debounce }) => (debounce.mostMs === undefined ? undefined : debounce.ms),
-    range: ({ debounce }) => [0, debounce.mostMs ?? 0],
+    factory: ({ debounce }) => (debounce.maxMs === undefined ? undefined : debounce.ms),
+    range: ({ debounce }) => [0, debounce.maxMs ?? 0],
     text: (value) => message('edits.ms', { ms: Number(value) }),
   },
   debounce: {
     setIn: 'sensor',
-    factory: ({ debounce }) => (debounce.mostMs === undefined ? undefined : debounce.strategy),
+    factory: ({ debounce }) => (debounce.maxMs === undefined ? undefined : debounce.strategy),
     text: (value) => message(value === 'eager' ? 'edits.eager' : 'edits.deferred'),
   },
   pressMs: {

@@ -236,7 +236,7 @@ describe('what a macro comes to', () => {
       durationMs: 150,
       types: false,
       bytes: 7,
-      mostDown: 2,
+      maxDown: 2,
       leftDown: 0,
       gapsMs: [40, 60, 50],
     })
@@ -256,7 +256,7 @@ describe('what a macro comes to', () => {
       // 10, two strokes of 10 ms and a report, 3, ten on average, 2, the nested macro, 7
       durationMs: 10 + 22 + 3 + 10 + 2 + 100 + 7,
       leftDown: 0,
-      mostDown: 2,
+      maxDown: 2,
       gapsMs: [5 + 2, 40, 60, 7],
     })
     expect(figuresOf([within], inner).leftDown).toBe(1)

@@ -91,9 +91,9 @@ export function deviceCode({ events: [event] }: Pick<Macro, 'events'>): Uint8Arr
 function migratedMacro(value: object): object {
   if (!('version' in value) || value.version !== 1) return value
   const { name, tags }: { version: unknown; name?: unknown; tags?: unknown } = value
-  const clean = (text: unknown, mostBytes: number, defaultValue: string): unknown =>
+  const clean = (text: unknown, maxBytes: number, defaultValue: string): unknown =>
     typeof text === 'string' && nameProblem(text) !== undefined
-      ? cleanName(text, mostBytes, defaultValue)
+      ? cleanName(text, maxBytes, defaultValue)
       : text
   return {
     ...value,

@@ -78,12 +78,12 @@ const hasPhase = (kind: unknown): boolean => kind === 'breathing' || kind === 'c
 /** The same with a valid name; without a name if nothing valid remains and there is no default. */
 function named(
   document: Record<string, unknown>,
-  mostBytes: number,
+  maxBytes: number,
   defaultValue = '',
 ): Record<string, unknown> {
   const { name, ...rest } = document
   if (typeof name !== 'string' || nameProblem(name) === undefined) return document
-  const clean = cleanName(name, mostBytes, defaultValue)
+  const clean = cleanName(name, maxBytes, defaultValue)
   return clean === '' ? rest : { ...rest, name: clean }
 }
 

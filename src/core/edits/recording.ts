@@ -41,8 +41,8 @@ export function macroFromRecording(raw: readonly RawEvent[], choice: RecordingOp
       return false
     }
     if (event.kind === 'key' || event.kind === 'button')
-      return wasChange(event, down) && isChosen(event, choice)
-    return isChosen(event, choice)
+      return wasChange(event, down) && isSelected(event, choice)
+    return isSelected(event, choice)
   })
   const startMs = kept[0]?.atMs ?? 0
   let now = 0
@@ -63,7 +63,7 @@ function wasChange(event: Extract<RawEvent, { down: boolean }>, down: Set<string
   return true
 }
 
-function isChosen(event: RawEvent, { buttons, wheel, movement }: RecordingOptions): boolean {
+function isSelected(event: RawEvent, { buttons, wheel, movement }: RecordingOptions): boolean {
   if (event.kind === 'button') return buttons
   if (event.kind === 'wheel') return wheel
   return event.kind === 'move' ? movement : true

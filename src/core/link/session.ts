@@ -120,7 +120,7 @@ export class LinkSession {
    *
    * @throws LinkError; after any error, the device keeps its current firmware
    */
-  async putFirmware(file: Uint8Array, progress: (now: WriteProgress) => void = () => {}): Promise<void> {
+  async sendFirmware(file: Uint8Array, progress: (now: WriteProgress) => void = () => {}): Promise<void> {
     const totalBytes = file.length
     const words = (value: number) => [value & 0xff, (value >> 8) & 0xff, (value >> 16) & 0xff, value >>> 24]
     progress({ phase: 'sending', doneBytes: 0, totalBytes })

@@ -14,7 +14,7 @@ export interface ClickFigures {
   what: string
   clicks: number
   /** Maximum in any second. */
-  mostASecond: number
+  maxPerSecond: number
   heldMs: Estimate
   /** Presses that came sooner after the last release than a finger can press. */
   chatter: Estimate & { presses: number }
@@ -77,7 +77,7 @@ function ofOne(what: string, all: readonly Press[]): ClickFigures {
   return {
     what,
     clicks: downs.length,
-    mostASecond: mostWithin(downs, 1000),
+    maxPerSecond: maxWithin(downs, 1000),
     heldMs: medianEstimate(held),
     chatter: { ...proportionEstimate(Math.min(chattered, meant), meant), presses: chattered },
     threshold,
@@ -86,7 +86,7 @@ function ofOne(what: string, all: readonly Press[]): ClickFigures {
 }
 
 /** Maximum number of ascending times within one window. */
-function mostWithin(times: readonly number[], windowMs: number): number {
+function maxWithin(times: readonly number[], windowMs: number): number {
   let [max, from] = [0, 0]
   times.forEach((time, at) => {
     while (time - (times[from] ?? 0) > windowMs) from++

@@ -52,7 +52,7 @@ describe('clicks', () => {
       ['right', 2],
     ])
     // At 0, 500 and 1000 ms, including both ends of a second; 1500 is outside.
-    expect(itemAt(figures, 0).mostASecond).toBe(3)
+    expect(itemAt(figures, 0).maxPerSecond).toBe(3)
     expect(itemAt(figures, 0).heldMs).toMatchObject({ value: 80, count: 5 })
     expect(itemAt(figures, 0).shortestGapMs).toBe(400)
     expect(itemAt(figures, 1).shortestGapMs).toBe(100)

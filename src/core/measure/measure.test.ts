@@ -187,7 +187,7 @@ describe('clicks and keys', () => {
     const presses = [0, 200, 400].flatMap((at) => [press('left', at, true), press('left', at + 60, false)])
     presses.splice(2, 0, press('left', 66, true), press('left', 90, false))
     const left = itemAt(analyseClicks(presses), 0)
-    expect(left).toMatchObject({ clicks: 4, mostASecond: 4, shortestGapMs: 6 })
+    expect(left).toMatchObject({ clicks: 4, maxPerSecond: 4, shortestGapMs: 6 })
     expect(left.chatter).toMatchObject({ presses: 1, value: 1 / 3 })
     expect(analyseClicks([press('left', 0, true)])[0]).toMatchObject({ clicks: 1 })
   })

@@ -15,7 +15,7 @@ import { message } from '../message/message'
  */
 export type Capabilities = { readonly [List in ListName]: ReadonlySet<number> } & {
   /** Maximum number of effects shown, from the top. */
-  readonly mostEffects: number
+  readonly maxEffects: number
 }
 
 type Coded = Readonly<Record<string, { code: number; since: FirmwareVersion }>>
@@ -49,7 +49,7 @@ const listsOf = (codes: (list: ListName) => ReadonlySet<number>) => recordFromKe
 /** Known kinds that a firmware of this version supports. */
 export const capabilitiesOf = (version: FirmwareVersion): Capabilities => ({
   ...listsOf((list) => codesSince(list, version)),
-  mostEffects: MAX_ENTRIES,
+  maxEffects: MAX_ENTRIES,
 })
 
 /**
@@ -67,7 +67,7 @@ export function encodeCapabilities(abilities: Capabilities, code: Uint8Array): U
   const list = (name: ListName) =>
     entry(LISTS[name].tag, Uint8Array.from([...abilities[name]].sort((a, b) => a - b)))
   NEEDED.forEach(list)
-  entry(MAX_EFFECTS_TAG, Uint8Array.of(abilities.mostEffects))
+  entry(MAX_EFFECTS_TAG, Uint8Array.of(abilities.maxEffects))
   LIST_NAMES.filter((name) => !NEEDED.includes(name)).forEach(list)
   entry(CODE_TAG, code)
   return writer.toBytes()
@@ -90,7 +90,7 @@ export function decodeCapabilities(payload: Uint8Array): Capabilities {
     const { tag } = LISTS[list]
     return NEEDED.includes(list) || entries.has(tag) ? new Set(entry(tag)) : codesSince(list, FIRST_FIRMWARE)
   })
-  const [mostEffects] = entry(MAX_EFFECTS_TAG)
-  if (mostEffects === undefined) throw new ImageError(message('images.tableEffects'))
-  return { ...lists, mostEffects }
+  const [maxEffects] = entry(MAX_EFFECTS_TAG)
+  if (maxEffects === undefined) throw new ImageError(message('images.tableEffects'))
+  return { ...lists, maxEffects }
 }

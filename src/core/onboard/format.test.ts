@@ -109,7 +109,7 @@ describe('the sections of an image', () => {
     bytes.fill(0)
     expect(itemAt(unknown, 0).payload).toEqual(Uint8Array.of(1, 2))
     expect(written(image({ unknown: [{ type: 0x7f, payload: new Uint8Array() }] }))).toEqual([[0x7f]])
-    expect(() => read([0x80])).toThrow(/Section 128 is of a later version/)
+    expect(() => read([0x80])).toThrow(/Section 128 is from a later version/)
   })
 
   it('have bindings by the number of their input, and none of a layer without', () => {

@@ -302,7 +302,7 @@ describe('a firmware file', () => {
       ...older,
       effects: new Set([15]),
       settings: new Set([3]),
-      mostEffects: 5,
+      maxEffects: 5,
     })
     expect(() => decodeCapabilities(table.subarray(0, 20))).toThrow(ImageError)
     expect(() => decodeCapabilities(Uint8Array.of(1, 0, 0, 2, 0, 0))).toThrow('lacks entry 3')

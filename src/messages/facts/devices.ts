@@ -74,8 +74,7 @@ export interface DevicesFacts {
   'devices.connectByItsCableFirst': { title: Fact }
   'devices.firmwareCanOnlyBeUpdatedOverThe': Record<string, never>
   'devices.theBatteryIsBelowChargeItOver': { min: Fact }
-  'devices.aboutSLeft': { leftSeconds: Fact }
-  'devices.sendingDoNotUnplugTheDevice': { version: Fact; left: Fact }
+  'devices.sendingDoNotUnplugTheDevice': { version: Fact }
   'devices.theDeviceIsVerifyingTheFileDo': Record<string, never>
   'devices.theDeviceIsStarting': { version: Fact }
   'devices.theDeviceNowRunsItsSlotsAnd': { version: Fact }
@@ -208,4 +207,5 @@ export interface DevicesFacts {
   'devices.metAction': { code: Fact; times: Fact }
   'devices.metMacroOperation': { code: Fact; times: Fact }
   'devices.metOther': { code: Fact; times: Fact }
+  'devices.sendingSLeft': { version: Fact; leftSeconds: Fact }
 }

@@ -161,8 +161,6 @@ export interface MacrosFacts {
   'macros.lastEvents': Record<string, never>
   'macros.orStopEndsTheRecording': { keyName: Fact }
   'macros.discard': Record<string, never>
-  'macros.fine': Record<string, never>
-  'macros.fineChosen': Record<string, never>
   'macros.eventsInMsDragAFrameTo': { count: Fact; length: Fact }
   'macros.otherEvents': Record<string, never>
   'macros.asSent': Record<string, never>

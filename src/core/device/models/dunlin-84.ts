@@ -239,7 +239,7 @@ export const dunlin84: DeviceModel = {
     programUs: 700,
     eraseUs: 45_000,
   },
-  debounce: { ms: 5, strategy: 'eager', mostMs: 25 },
+  debounce: { ms: 5, strategy: 'eager', maxMs: 25 },
   standIn: { serial: 0x84a2, charge: 0.64, over: 'receiver' },
   pairing: { input: 'knob-press', holdMs: 3000 },
   firmwareKey: SALTMARSH_KEY,

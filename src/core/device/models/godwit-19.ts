@@ -292,7 +292,7 @@ export const godwit19: DeviceModel = {
     programUs: 700,
     eraseUs: 45_000,
   },
-  debounce: { ms: 4, strategy: 'eager', mostMs: 20 },
+  debounce: { ms: 4, strategy: 'eager', maxMs: 20 },
   standIn: { serial: 0x1c07, charge: 0, over: 'cable' },
   firmwareKey: SALTMARSH_KEY,
   electrical: { controllerMa: 9, sensorActiveMa: 14, sensorRestMa: 1.2, lightMa: 2.6, limitMa: 90 },

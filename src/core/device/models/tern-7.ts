@@ -291,7 +291,7 @@ export const tern7: DeviceModel = {
     programUs: 700,
     eraseUs: 45_000,
   },
-  debounce: { ms: 4, strategy: 'eager', mostMs: 20 },
+  debounce: { ms: 4, strategy: 'eager', maxMs: 20 },
   standIn: { serial: 0x7e41, charge: 0.82, over: 'receiver' },
   pairing: { input: 'slot-button', holdMs: 3000 },
   firmwareKey: SALTMARSH_KEY,
