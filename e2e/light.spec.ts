@@ -176,7 +176,7 @@ test('a starter is looked at and taken on some lights, colours are kept as a pal
   await page.getByRole('button', { name: 'Copy light to profiles…' }).click()
   await page.getByRole('checkbox', { name: 'Tithe orders, Godwit 19' }).check()
   const report = page.getByRole('list', { name: 'Copied effects' })
-  await expect(report).toContainText('Low charge: left out. Godwit 19 does not have its trigger')
+  await expect(report).toContainText('Low charge: not copied. Godwit 19 does not have its trigger')
   await expect(report).toContainText('Tide: moved to')
   await page.getByRole('button', { name: 'Copy to one profile' }).click()
   await expect(page.getByText('The light of “Brinewatch” was copied to 1 profile')).toBeVisible()
