@@ -32,6 +32,7 @@ const CORE_FLOORS = [
   ['text'],
   ['checks'],
   ['compile'],
+  ['programs'],
   ['share', 'measure', 'cheat-sheet', 'find', 'timeline'],
 ]
 const PLACES = ['buttons', 'compare', 'devices', 'library', 'light', 'macros', 'measure', 'motion']

@@ -127,7 +127,7 @@ async function importOfMacro(page: Page, say: (line?: string) => void): Promise<
 
 const longMacro = (round: number): Macro => ({
   format: 'unisera-macro',
-  version: 2,
+  version: 3,
   id: `long-${round}`,
   name: `Long ${round}`,
   tags: [],

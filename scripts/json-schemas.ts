@@ -5,6 +5,7 @@ import type { ISchema, Schema } from 'yup'
 import { appRulesSchema } from '../src/core/files/app-rules-file'
 import { eventsSchema, macroShape } from '../src/core/document/macro'
 import { paletteShape } from '../src/core/document/palette'
+import { programShape } from '../src/core/document/program'
 import { profileShape } from '../src/core/document/schema'
 import type { LazyMeta } from '../src/core/document/schema-parts'
 import { sessionShape } from '../src/core/document/session-log'
@@ -197,6 +198,7 @@ export function jsonSchemas(): Record<string, JsonSchema> {
       },
       required: ['format', 'version', 'macros'],
     }),
+    'program.schema.json': document('Unisera program', shapeOf(described(programShape))),
     'palette.schema.json': document('Unisera palette', shapeOf(described(paletteShape))),
     'session.schema.json': document('Unisera session', shapeOf(described(sessionShape))),
     'rules.schema.json': document('Unisera app rules', shapeOf(described(appRulesSchema))),

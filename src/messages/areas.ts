@@ -13,6 +13,7 @@ export const CORE_AREAS = [
   'helper',
   'images',
   'link',
+  'lists',
   'models',
   'move',
   'names',

@@ -18,6 +18,7 @@ import find from './en/find.json'
 import helper from './en/helper.json'
 import images from './en/images.json'
 import link from './en/link.json'
+import lists from './en/lists.json'
 import models from './en/models.json'
 import move from './en/move.json'
 import names from './en/names.json'
@@ -45,6 +46,7 @@ export const en: Record<(typeof CORE_AREAS)[number], Readonly<Record<string, str
   helper,
   images,
   link,
+  lists,
   models,
   move,
   names,

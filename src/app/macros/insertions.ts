@@ -56,6 +56,8 @@ const BY_KIND: Record<EventName, Insertion | undefined> = {
   ),
   // Selected by its name.
   macro: undefined,
+  // Selected by its name.
+  command: undefined,
   // Only read from a device.
   code: undefined,
 }

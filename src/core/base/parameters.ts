@@ -56,6 +56,10 @@ export type DocumentParameter =
   | ({ kind: 'text'; max: number; oneLine?: true } & Left<string>)
   /** Bytes as hexadecimal digits. */
   | ({ kind: 'bytes' } & Left<string>)
+  /** The id of a program or of one of its commands. */
+  | ({ kind: 'id' } & Left<string>)
+  /** What the computer must receive for a command (document/command-key.ts). */
+  | ({ kind: 'command-key' } & Left<never>)
 
 export interface Bounds {
   min: number

@@ -79,6 +79,16 @@ export const FINDING_MESSAGES = {
   }: Placed & { connection: MessageFact; because: MessageFact }) =>
     message('checks.connectionInput', { where: inputPlaceName(where), connection, because }),
 
+  'command-no-key': ({ where, command }: Placed & { command: string }) =>
+    message('checks.commandNoKey', { where: inputPlaceName(where), command }),
+  'command-deleted': ({ where, ...facts }: Placed & { command: string; program: string }) =>
+    message('checks.commandDeleted', { where: inputPlaceName(where), ...facts }),
+  'command-outdated': ({ where, command }: Placed & { command: string }) =>
+    message('checks.commandOutdated', { where: inputPlaceName(where), command }),
+  'command-hold': ({ where, command }: Placed & { command: string }) =>
+    message('checks.commandHold', { where: inputPlaceName(where), command }),
+  'macro-command': (facts: { macro: string; command: string }) => message('checks.macroCommand', facts),
+
   'unreachable-layer': (facts: { layer: string }) => message('checks.unreachableLayer', facts),
   layer: ({ where, layer }: Placed & { layer: number }) =>
     message('checks.layer', { where: inputPlaceName(where), layer }),
@@ -191,6 +201,8 @@ export const FIX_MESSAGES = {
   'clear-place': ({ where, bytes }: Placed & { bytes: number }) =>
     message('checks.clearPlace', { where: inputPlaceName(where), bytes }),
   remove: () => message('checks.remove'),
+  'keep-key': () => message('checks.keepKey'),
+  'refresh-commands': () => message('checks.refreshCommands'),
   'left-click': (facts: { input: MessageFact }) => message('checks.bindLeftClick', facts),
   system: ({ system }: { system: OperatingSystem }) =>
     message('checks.setSystem', { system: OPERATING_SYSTEM_NAMES[system] }),

@@ -1,5 +1,6 @@
 import type { DeviceModel } from '../device/model'
 import type { MacroShelf } from '../document/macro'
+import type { ProgramShelf } from '../document/program'
 import type { PlacedBinding } from '../terms/profile'
 import type { Profile } from '../document/schema'
 import type {
@@ -34,7 +35,12 @@ export interface Fix {
   apply(profile: Profile): Profile
 }
 
-export type Check = (profile: Profile, model: DeviceModel, macros: MacroShelf) => Finding[]
+export type Check = (
+  profile: Profile,
+  model: DeviceModel,
+  macros: MacroShelf,
+  programs: ProgramShelf,
+) => Finding[]
 
 type Place = Pick<Finding, 'view' | 'at'>
 

@@ -17,9 +17,9 @@ const LIGHT = { view: 'light' } as const
 /** Checks of single effects in a stack. */
 const each =
   (look: (entry: StackedEffect, place: number, ...rest: Parameters<Check>) => Finding[]): Check =>
-  (profile, model, macros) =>
+  (profile, ...rest) =>
     profile.light.flatMap((item, place) =>
-      item.kind === 'effect' ? look(item, place, profile, model, macros) : [],
+      item.kind === 'effect' ? look(item, place, profile, ...rest) : [],
     )
 
 const places = each((entry, _, __, model) => {

@@ -67,6 +67,19 @@ const textsOf = memoizeByObject(({ events }: Macro): readonly string[] =>
   events.flatMap((event) => (event.kind === 'text' ? [event.text] : [])),
 )
 
+/** Commands without a key, by the macros that perform them. */
+const keylessOf = memoizeByObject(({ events }: Macro): readonly string[] => [
+  ...new Set(events.flatMap((event) => (event.kind === 'command' && !event.key ? [event.name] : []))),
+])
+
+const commands = forEachMacro((macro, where, _, macros) =>
+  [macro, ...[...macrosWithin(macro.id, macros).ids].flatMap((id) => macros.get(id) ?? [])].flatMap((each) =>
+    keylessOf(each).map((command) =>
+      errorFinding('macro-command', bindingPlace(where), { macro: each.name, command }),
+    ),
+  ),
+)
+
 const texts = forEachMacro((macro, where, profile, macros) => {
   const within = [macro, ...[...macrosWithin(macro.id, macros).ids].flatMap((id) => macros.get(id) ?? [])]
   const strange = within.flatMap((each) =>
@@ -125,4 +138,13 @@ const many: Check = (profile, model) => {
     : []
 }
 
-export const MACRO_CHECKS: readonly Check[] = [missing, circles, texts, budget, unplayed, heldKeys, many]
+export const MACRO_CHECKS: readonly Check[] = [
+  missing,
+  circles,
+  commands,
+  texts,
+  budget,
+  unplayed,
+  heldKeys,
+  many,
+]

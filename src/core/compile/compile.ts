@@ -4,6 +4,7 @@ import { slotCapacity } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
 import { checkNames, checkProfile, checkSize, findingMessage, type Finding } from '../checks/checks'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
+import { NO_PROGRAMS, type ProgramShelf } from '../document/program'
 import type { Profile } from '../document/schema'
 import { encodeImage, HEADER_BYTES, TRAILER_BYTES } from '../onboard/format'
 import { SECTION, type OnboardImage } from '../onboard/image'
@@ -36,8 +37,9 @@ export function compileProfile(
   profile: Profile,
   model: DeviceModel,
   macros: MacroShelf = EMPTY_SHELF,
+  programs: ProgramShelf = NO_PROGRAMS,
 ): CompiledImage {
-  const findings = checkProfile(profile, model, macros)
+  const findings = checkProfile(profile, model, macros, programs)
   const errors = findings.filter(({ severity }) => severity === 'error')
   if (errors.length > 0) throw new CompileError(findings)
   const image = lowerProfile(profile, model, macros)

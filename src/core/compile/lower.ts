@@ -5,6 +5,7 @@ import { deepEqual } from '../base/deep-equal'
 import { compileMacro } from './macro-code-cache'
 import { EMPTY_SHELF, type Macro, type MacroShelf } from '../document/macro'
 import { lowerLight } from '../terms/light'
+import { bindingName, plainAction } from '../terms/commands'
 import { lowerAction } from '../terms/onboard-terms'
 import { BASE_LAYER, factoryAction, factoryLayers, macrosUsed } from '../terms/profile'
 import { LAYER_COLOURS, type Layer, type Profile } from '../document/schema'
@@ -65,7 +66,8 @@ export function lowerProfile(
     ),
     names: profile.layers.flatMap(({ bindings }, layer) =>
       model.inputs.flatMap(({ id, number: input }) => {
-        const name = bindings[id]?.name
+        const binding = bindings[id]
+        const name = binding && bindingName(binding)
         return name ? [{ layer, input, name }] : []
       }),
     ),
@@ -120,7 +122,9 @@ function lowerLayer(
   const factory = factoryLayers(model)[index - 1]?.bindings ?? {}
   const bindings: ImageLayer['bindings'] = new Map()
   for (const input of model.inputs) {
-    const action = layer.bindings[input.id]?.action
+    const own = layer.bindings[input.id]?.action
+    // A device stores the key of a command.
+    const action = own && plainAction(own)
     const before = index === 0 ? factoryAction(input) : factory[input.id]?.action
     if (!action && before && index > 0) bindings.set(input.number, { kind: 'pass' })
     else if (action && !(before && deepEqual(action, before)))

@@ -49,6 +49,11 @@ const CLOSER: { [Name in EventName]?: (event: MacroEvent) => MacroEvent } = {
   // Repeated keys, so that some are down when others are pressed.
   key: (event) =>
     event.kind === 'key' ? { ...event, code: itemAt(CODES, event.code.length % CODES.length) } : event,
+  // Without a key, it does nothing.
+  command: (event) =>
+    event.kind === 'command' && !event.key
+      ? { ...event, key: { kind: 'button', button: 4, clicks: 1 } }
+      : event,
   // A turn on both axes is two turns.
   wheel: (event) => ({ ...event, sideways: 0 }),
   pause(event) {

@@ -6,8 +6,9 @@ import { SHORTCUTS } from '../computer/shortcuts'
 import { MAX_UPPER_LAYERS } from '../onboard/image'
 import { CONSUMER_USAGES } from '../hid/consumer-page'
 import { KEY_USAGES } from '../hid/keyboard-page'
-import { isModifierUsage } from '../hid/modifiers'
 import type { DeviceModel } from '../device/model'
+import { BUTTON_COUNT } from '../hid/button-page'
+import { MODIFIERS, SCROLL_DIRECTIONS, type CommandKey } from './command-key'
 import { isOptional } from './parameter-schema'
 import { ANY_MACRO, IS_PAIRING, NO_CONNECTION } from '../terms/parameter-terms'
 
@@ -25,7 +26,21 @@ export const anyColour = fc
   .tuple(fc.nat(255), fc.nat(255), fc.nat(255))
   .map(([red, green, blue]) => toHex({ red, green, blue }))
 
-const MODIFIERS = KEY_USAGES.filter(({ usage }) => isModifierUsage(usage)).map(({ code }) => code)
+export const anyCommandKey: fc.Arbitrary<CommandKey> = fc.oneof(
+  fc
+    .tuple(fc.constantFrom(...KEY_USAGES.map(({ code }) => code)), fc.subarray([...MODIFIERS]))
+    .map(([code, modifiers]) => ({
+      kind: 'key' as const,
+      code,
+      modifiers: modifiers.filter((each) => each !== code),
+    })),
+  fc
+    .integer({ min: 1, max: BUTTON_COUNT })
+    .map((button) => ({ kind: 'button' as const, button, clicks: 1 as const })),
+  fc
+    .constantFrom(...SCROLL_DIRECTIONS)
+    .map((direction) => ({ kind: 'scroll' as const, direction, amount: 1 as const })),
+)
 
 /** Any value that documents allow for a parameter. */
 export function anyValue(parameter: Parameter, around: Around = {}): fc.Arbitrary<unknown> {
@@ -59,7 +74,7 @@ export function anyValue(parameter: Parameter, around: Around = {}): fc.Arbitrar
     case 'key':
       return fc.constantFrom(...KEY_USAGES.map(({ code }) => code))
     case 'modifiers':
-      return fc.subarray(MODIFIERS)
+      return fc.subarray([...MODIFIERS])
     case 'control':
       return fc.constantFrom(...CONSUMER_USAGES.map(({ id }) => id))
     case 'shortcut':
@@ -68,6 +83,10 @@ export function anyValue(parameter: Parameter, around: Around = {}): fc.Arbitrar
       return fc.stringMatching(/^[a-z][a-z ]{0,8}[a-z]$/)
     case 'bytes':
       return fc.uint8Array({ maxLength: 9 }).map(toHexBytes)
+    case 'id':
+      return fc.stringMatching(/^[a-z][a-z0-9-]{0,8}$/)
+    case 'command-key':
+      return anyCommandKey
     case 'strokes':
     case 'action':
       throw new TypeError(`a document says ${parameter.kind} otherwise`)

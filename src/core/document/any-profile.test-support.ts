@@ -120,6 +120,8 @@ const CLOSER: {
           }
         })
       : undefined,
+  // The list of the program has its name and its key.
+  command: ({ commands = [] }) => (commands.length > 0 ? fc.constantFrom(...commands) : undefined),
   'macro-parts': ({ macros }) =>
     macros.size > 0
       ? derived('macro-parts', { macros: [...macros.keys()] }).filter((action) => macrosOf(action).length > 0)

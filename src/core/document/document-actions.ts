@@ -11,10 +11,14 @@ import { modifierBits, textOfStrokes, typeText } from '../computer/typing'
 import { consumerById, consumerByUsage } from '../hid/consumer-page'
 import { KEY_USAGES, keyByCode, keyByUsage } from '../hid/keyboard-page'
 import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
+import type { CommandKey } from './command-key'
 import type { DocumentValues } from './parameter-schema'
 
 /** Maximum number of characters of a typed text or an opening target. */
 export const MAX_TEXT_CHARACTERS = 500
+
+/** Maximum number of characters of the label of a command, with its group. */
+const MAX_LABEL_CHARACTERS = 100
 
 /** An action that a document describes differently from a device. Its form on the device depends on the computer. */
 interface WordedAction<Ps extends Parameters> {
@@ -129,6 +133,19 @@ export const DOCUMENT_ACTIONS = {
         : undefined
     }),
   }),
+  /** A command of a program. The reference has the command's last known name and key, so that it works without the list. */
+  command: wordedAction({
+    of: 'key',
+    parameters: {
+      program: { kind: 'id' },
+      command: { kind: 'id' },
+      name: { kind: 'text', max: MAX_LABEL_CHARACTERS, oneLine: true },
+      key: { kind: 'command-key', optional: true },
+    },
+    lower: ({ name, key }, computer) => lowerCommandKey(name, key, computer),
+    // A device stores only the key. Where the list of the program says so, it is linked again (edits/commands.ts).
+    raise: () => undefined,
+  }),
   /** A record that profiles of this version cannot express: kept byte for byte, and shown as such. */
   later: wordedAction({
     of: 'unknown',
@@ -148,6 +165,24 @@ export const DOCUMENT_ACTION_NAMES = keysOf(DOCUMENT_ACTIONS)
 /** The definition of an action that documents describe differently from devices. */
 export const documentAction = (name: DocumentActionName): WordedAction<Parameters> =>
   definitionIn(DOCUMENT_ACTIONS, name)
+
+/** The device's action for the key of a command. @throws LoweringError for a command without a key */
+export function lowerCommandKey(
+  name: string,
+  key: CommandKey | undefined,
+  computer: TargetComputer,
+): ImageAction {
+  switch (key?.kind) {
+    case 'key':
+      return DOCUMENT_ACTIONS.key.lower(key, computer)
+    case 'button':
+      return key
+    case 'scroll':
+      return DOCUMENT_ACTIONS.scroll.lower(key, computer)
+    case undefined:
+      throw new LoweringError(message('checks.commandWithoutKey', { command: name }))
+  }
+}
 
 const usageOf = (code: string): number => keyByCode(code)?.usage ?? 0
 

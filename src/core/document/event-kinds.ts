@@ -12,8 +12,10 @@ import { keyByCode, keyByUsage } from '../hid/keyboard-page'
 import { MAX_UPPER_LAYERS } from '../onboard/image'
 import type { MacroOp } from '../onboard/macro-ops'
 import { isWithinBounds, parameterSchemas, type DocumentValues } from './parameter-schema'
+import { commandKeyId, parseCommandKeyId } from './command-key'
 import { literalSchema, integerSchema, problem } from './schema-parts'
-import { MAX_TEXT_CHARACTERS } from './document-actions'
+import { DOCUMENT_ACTIONS, lowerCommandKey, MAX_TEXT_CHARACTERS } from './document-actions'
+import type { ImageAction } from '../actions/registry'
 import { message, type Message } from '../message/message'
 
 export const MAX_DELAY_MS = 600_000
@@ -170,6 +172,18 @@ export const EVENTS = {
       fromMs === toMs ? [{ kind: 'wait', ms: fromMs }] : [{ kind: 'random-wait', fromMs, toMs }],
     raise: from('random-wait', ({ fromMs, toMs }) => ({ fromMs, toMs })),
   }),
+  /** A command of a program: its key is tapped. */
+  command: event({
+    since: FIRST_FIRMWARE,
+    parameters: DOCUMENT_ACTIONS.command.parameters,
+    row: ({ program, command, name, key }) => ({
+      does: 'command',
+      what: [program, command, key ? commandKeyId(key) : '-', name].join(' '),
+    }),
+    rowsRead: { words: ['command'], read: readCommandRow },
+    // The checks report a command without a key.
+    lower: ({ name, key }, on) => (key ? tapOperations(lowerCommandKey(name, key, on)) : []),
+  }),
   /** Another macro of the library, expanded in place. */
   macro: event({
     since: FIRST_FIRMWARE,
@@ -298,6 +312,36 @@ function valuesOf(parameters: Parameters, cell: Cell): object {
 
 /** Verbs of table rows. */
 export const ROW_VERBS: readonly string[] = [...BY_ROW.keys()]
+
+/** `brinewatch vent-tanks KeyV Vent tanks`: the ids of the program and the command, its key or `-`, and its name. */
+function readCommandRow({ text }: Cell): object {
+  const [program, command, id = '', ...name] = text.split(' ')
+  const key = parseCommandKeyId(id)
+  return { program, command, name: name.join(' '), ...(key && { key }) }
+}
+
+/** Presses and releases what an action does, for as long as a press of the device takes. */
+function tapOperations(action: ImageAction): MacroOp[] {
+  switch (action.kind) {
+    case 'key':
+      return [
+        { kind: 'strokes', strokes: [{ kind: 'tap', usage: action.usage, modifiers: action.modifiers }] },
+      ]
+    case 'button':
+      return [
+        { kind: 'button', button: action.button },
+        { kind: 'wait', ms: BUTTON_TAP_MS },
+        { kind: 'button', button: action.button },
+      ]
+    case 'scroll':
+      return [{ kind: 'wheel', wheel: action.wheel, pan: action.pan }]
+    default:
+      return []
+  }
+}
+
+/** As long as the default key hold time, so that a game at 60 frames a second sees a tapped button. */
+const BUTTON_TAP_MS = 20
 
 /** Pressing a pressed key, or releasing a released one, is not an event. */
 function changes(what: string, does: 'press' | 'release', down: PressedKeys): boolean {

@@ -274,7 +274,7 @@ describe('the gate for macros', () => {
   it('names what is wrong', () => {
     const wrong: [unknown, RegExp][] = [
       [7, /Not a macro/],
-      [{ ...macro(combo), version: 3 }, /up to version 2, not 3/],
+      [{ ...macro(combo), version: 4 }, /up to version 3, not 4/],
       [{ ...macro(combo), extra: 1 }, /extra/],
       [macro([{ ...itemAt(combo, 0), afterMs: 0.5 }]), /events\[0\]\.afterMs: Expected an integer/],
       [macro([{ kind: 'pause', fromMs: 9, toMs: 3, afterMs: 0 }]), /ends before it starts/],

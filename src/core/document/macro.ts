@@ -6,6 +6,7 @@ import { MAX_PROBLEMS, ProfileError } from '../base/errors'
 import { memoizeByObject } from '../base/memoize'
 import { EVENT_NAMES, eventSchema, type EventContent } from './event-kinds'
 import {
+  idSchema,
   isName,
   kindSchemaOf,
   literalSchema,
@@ -26,7 +27,7 @@ export { MAX_DELAY_MS, type EventContent } from './event-kinds'
  */
 export interface Macro {
   format: 'unisera-macro'
-  version: 2
+  version: 3
   /** Identifies it in profiles, regardless of its name. */
   id: string
   name: string
@@ -56,16 +57,10 @@ export const eventsSchema = object({ events: array(kindSchemaOf(eventSchemas)).s
 export const macroShape = object({
   format: literalSchema('unisera-macro'),
   version: integerSchema().oneOf(
-    [2],
-    problem(({ value }) => message('problems.laterVersion', { max: 2, version: String(value) })),
+    [3],
+    problem(({ value }) => message('problems.laterVersion', { max: 3, version: String(value) })),
   ),
-  id: string()
-    .strict()
-    .required()
-    .matches(
-      /^[\w-]{1,64}$/,
-      problem(({ value }) => message('problems.notId', { value: String(value) })),
-    ),
+  id: idSchema(),
   name: macroNameSchema,
   tags: tagsSchema(),
   events: array(mixed())
@@ -87,8 +82,9 @@ export function deviceCode({ events: [event] }: Pick<Macro, 'events'>): Uint8Arr
   return event?.kind === 'code' ? fromHexBytes(event.bytes) : undefined
 }
 
-/** Version 1 allowed any character in names, and had no device code. */
+/** Version 1 allowed any character in names, and had no device code. Version 2 knew no commands of programs. */
 function migratedMacro(value: object): object {
+  if ('version' in value && value.version === 2) return { ...value, version: 3 }
   if (!('version' in value) || value.version !== 1) return value
   const { name, tags }: { version: unknown; name?: unknown; tags?: unknown } = value
   const clean = (text: unknown, maxBytes: number, defaultValue: string): unknown =>
@@ -97,7 +93,7 @@ function migratedMacro(value: object): object {
       : text
   return {
     ...value,
-    version: 2,
+    version: 3,
     name: clean(name, MAX_MACRO_NAME_BYTES, 'Unnamed'),
     tags: Array.isArray(tags) ? tags.map((tag: unknown) => clean(tag, MAX_TAG_CHARACTERS, 'tag')) : tags,
   }
@@ -152,7 +148,7 @@ function shiftEvents(found: Message, from: number): Message {
 /** A macro without events. */
 export const emptyMacro = (id: string, name: string): Macro => ({
   format: 'unisera-macro',
-  version: 2,
+  version: 3,
   id,
   name,
   tags: [],

@@ -48,6 +48,8 @@ const MIGRATIONS: Record<
   4: (profile) => ({ ...profile, version: 5, light: stackOf(profile.light, profile.model) }),
   /** Version 5 had no tags and no rules for play. */
   5: (profile) => ({ ...profile, version: 6, tags: [], rules: [] }),
+  /** Version 6 knew no programs. */
+  6: (profile) => ({ ...profile, version: 7 }),
 }
 
 /** One effect per zone, in the order of the model's zones, stacked. */

@@ -3,11 +3,11 @@ import type { Bounds, DocumentParameter, Flatten, Parameter, Parameters, Target 
 import { TARGET_BOUNDS, stepOf } from '../base/parameters'
 import { SHORTCUT_IDS } from '../computer/shortcuts'
 import { consumerById } from '../hid/consumer-page'
-import { keyByCode } from '../hid/keyboard-page'
-import { isModifierUsage } from '../hid/modifiers'
+import { commandKeySchema, keyCodeSchema, modifiersSchema, type CommandKey } from './command-key'
 import {
   colourSchema,
   hexBytesSchema,
+  idSchema,
   literalSchema,
   integerSchema,
   wellFormedText,
@@ -32,13 +32,15 @@ export type DocumentValue<P extends Parameter, Action = never> = P extends {
     ? boolean
     : P extends { kind: 'colours' | 'inputs' | 'modifiers' }
       ? string[]
-      : P extends { kind: 'colour' | 'macro' | 'connection' | DocumentParameter['kind'] }
-        ? string
-        : P extends { kind: 'target' }
-          ? Target
-          : P extends { kind: 'action' }
-            ? Action
-            : number
+      : P extends { kind: 'command-key' }
+        ? CommandKey
+        : P extends { kind: 'colour' | 'macro' | 'connection' | DocumentParameter['kind'] }
+          ? string
+          : P extends { kind: 'target' }
+            ? Target
+            : P extends { kind: 'action' }
+              ? Action
+              : number
 
 /** Optional values: those with a default on the device, and a macro that may be missing. */
 type Spare<Ps extends Parameters> = {
@@ -111,11 +113,13 @@ export function parameterSchema(
     case 'target':
       return target()
     case 'key':
-      return keyCode()
+      return keyCodeSchema()
     case 'modifiers':
-      return array(modifierCode())
-        .strict()
-        .required(problem(message('problems.missingList')))
+      return modifiersSchema()
+    case 'id':
+      return idSchema()
+    case 'command-key':
+      return commandKeySchema(parameter.optional)
     case 'control':
       return known((id) => consumerById(id) !== undefined)
     case 'shortcut':
@@ -149,23 +153,6 @@ function numberSchema(parameter: Parameter & Bounds): Schema {
         (value) => value % step === 0,
       )
 }
-
-const keyCode = () =>
-  string()
-    .strict()
-    .required(problem(message('problems.missingKey')))
-    .test(
-      'key',
-      problem(({ value }) => message('problems.notKey', { value: String(value) })),
-      (value) => !!keyByCode(value),
-    )
-
-const modifierCode = () =>
-  keyCode().test(
-    'modifier',
-    problem(({ value }) => message('problems.notModifier', { value: String(value) })),
-    (value) => isModifierUsage(keyByCode(value)?.usage ?? 0),
-  )
 
 const known = (isKnown: (id: string) => boolean) =>
   string()

@@ -214,7 +214,7 @@ describe('the gate for profiles', () => {
     const wrong: [unknown, RegExp][] = [
       [null, /Not a profile/],
       [[], /Not a profile/],
-      [{ ...profile, version: 7 }, /up to version 6, not 7/],
+      [{ ...profile, version: 8 }, /up to version 7, not 8/],
       [{ ...profile, extra: 1 }, /extra/],
       [{ ...profile, steps: [{ dpi: '800', colour: '#ffffff' }] }, /steps\[0\]\.dpi/],
       [
@@ -252,8 +252,8 @@ describe('the gate for profiles', () => {
   it('opens files of the version before, with names that were allowed then', () => {
     const old = JSON.parse(readFileSync('src/core/files/old-files/profile-3.json', 'utf8')) as object
     const { profile, macros } = readProfileFile({ ...old, name: '\u202eSalvage\u0007 run' })
-    expect(profile).toMatchObject({ version: 6, name: 'Salvage  run', model: 'godwit-19' })
-    for (const { version } of macros) expect(version).toBe(2)
+    expect(profile).toMatchObject({ version: 7, name: 'Salvage  run', model: 'godwit-19' })
+    for (const { version } of macros) expect(version).toBe(3)
     const library = readFileSync('src/core/files/old-files/macros-1.json', 'utf8')
     expect(macrosFromJson(library)).toHaveLength(8)
     expect(refusalOf(() => parseProfile({ ...profile, name: '\u202eSalvage' }))).toMatch(
@@ -267,10 +267,20 @@ describe('the gate for profiles', () => {
     )
   })
 
+  it('opens files from before there were programs', () => {
+    const old = JSON.parse(readFileSync('src/core/files/old-files/profile-6.json', 'utf8')) as object
+    const { profile, macros } = readProfileFile(old)
+    expect(profile).toMatchObject({ version: 7, name: 'Brinewatch' })
+    expect(profile).not.toHaveProperty('program')
+    expect(macros.every(({ version }) => version === 3)).toBe(true)
+    const library = readFileSync('src/core/files/old-files/macros-2.json', 'utf8')
+    expect(macrosFromJson(library).map(({ version }) => version)).toEqual([3, 3])
+  })
+
   it('opens files from before there were tags and rules', () => {
     const old = JSON.parse(readFileSync('src/core/files/old-files/profile-5.json', 'utf8')) as object
     expect(readProfileFile(old).profile).toMatchObject({
-      version: 6,
+      version: 7,
       name: 'Brinewatch',
       tags: [],
       rules: [],

@@ -1,6 +1,7 @@
 import {
   array,
   lazy,
+  mixed,
   number,
   object,
   setLocale,
@@ -174,6 +175,17 @@ export const oneOfSchema = <T extends string>(values: readonly T[]) =>
     .required()
     .oneOf(values, problem(message('problems.notOneOf', { values: listed(values) })))
 
+/** A text that must be there. @param missing the message if it is not */
+export const textSchema = (missing: Parameters<ReturnType<typeof string>['required']>[0]) =>
+  string().strict().required(missing)
+
+/** The id of a document or of a part of one. */
+export const idSchema = () =>
+  textSchema(problem(message('problems.missingId'))).matches(
+    /^[\w-]{1,64}$/,
+    problem(({ value }) => message('problems.notId', { value: String(value) })),
+  )
+
 export const literalSchema = <T extends string>(value: T) => string<T>().strict().required().oneOf([value])
 
 export const colourSchema = () =>
@@ -205,9 +217,10 @@ export function mapSchema(valueSchema: () => ISchema<unknown>) {
   return found.meta({ values: valueSchema } satisfies LazyMeta)
 }
 
-/** A schema selected by the `kind` of the value. */
-export function kindSchemaOf(schemas: Record<string, Schema>) {
+/** A schema selected by the `kind` of the value. @param optional whether the value may be missing */
+export function kindSchemaOf(schemas: Record<string, Schema>, optional = false) {
   const found = lazy((value: unknown) => {
+    if (optional && value === undefined) return mixed()
     const kind = typeof value === 'object' && value !== null && 'kind' in value ? String(value.kind) : ''
     const own = Object.entries(schemas).find(([name]) => name === kind)
     return own
@@ -220,5 +233,5 @@ export function kindSchemaOf(schemas: Record<string, Schema>) {
             () => false,
           )
   })
-  return found.meta({ oneOf: Object.values(schemas) } satisfies LazyMeta)
+  return found.meta({ oneOf: Object.values(schemas), ...(optional && { optional }) } satisfies LazyMeta)
 }

@@ -19,6 +19,7 @@ import { parameterSchema } from './parameter-schema'
 import {
   colourSchema,
   hexBytesSchema,
+  idSchema,
   isName,
   isNotBlank,
   isShort,
@@ -84,7 +85,7 @@ export type Hand = 'right' | 'left'
 
 export interface Profile {
   format: 'unisera-profile'
-  version: 6
+  version: 7
   name: string
   /** Search words, such as a game, a season or a person. They stay in the library. */
   tags: string[]
@@ -93,6 +94,8 @@ export interface Profile {
   /** Id of the device model. */
   model: string
   computer: TargetComputer
+  /** Id of the program whose commands its cells offer. It stays in the library. */
+  program?: string
   hand: Hand
   /** Base first; later layers are above earlier ones. */
   layers: Layer[]
@@ -210,11 +213,11 @@ const laterSchema = object({
 /** The schema of a profile in this version; use {@link parseProfile} to validate. */
 export const profileShape = object({
   format: literalSchema('unisera-profile'),
-  version: number<6>()
+  version: number<7>()
     .strict()
     .required(problem(message('problems.noVersion')))
-    .oneOf([6], ({ value }: { value: unknown }) =>
-      message('problems.laterVersion', { max: 6, version: String(value) }),
+    .oneOf([7], ({ value }: { value: unknown }) =>
+      message('problems.laterVersion', { max: 7, version: String(value) }),
     ),
   name: profileNameSchema,
   tags: tagsSchema(),
@@ -223,6 +226,7 @@ export const profileShape = object({
     .required(problem(message('problems.missingList'))),
   model: string().strict().required(),
   computer: computerSchema,
+  program: idSchema().optional(),
   hand: oneOfSchema<Hand>(['right', 'left']),
   layers: array(layerSchema)
     .strict()

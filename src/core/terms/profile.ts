@@ -6,6 +6,7 @@ import { toHex } from '../base/colour'
 import { deepEqual } from '../base/deep-equal'
 import { memoizeByObject } from '../base/memoize'
 import { macrosOfLight, raiseEntry, withoutMacros } from './light'
+import { plainAction } from './commands'
 import { raiseAction } from './onboard-terms'
 import type { Action, Binding, Layer, Profile, SingleAction } from '../document/schema'
 import type { TargetComputer } from '../computer/shortcuts'
@@ -20,7 +21,7 @@ export const BASE_LAYER = { name: 'Base', colour: 'indigo' } as const
 export function factoryProfile(model: DeviceModel, name: string, computer: TargetComputer = UNSAID): Profile {
   return {
     format: 'unisera-profile',
-    version: 6,
+    version: 7,
     name,
     tags: [],
     rules: [],
@@ -76,8 +77,10 @@ export function effectiveBinding(
 }
 
 /** Whether an action is the computer's left click, pressed once and held as long as the input. */
-export const isLeftClick = (action: Action): boolean =>
-  action.kind === 'button' && action.button === 1 && action.clicks === 1
+export function isLeftClick(action: Action): boolean {
+  const plain = plainAction(action)
+  return plain.kind === 'button' && plain.button === 1 && plain.clicks === 1
+}
 
 /** Inputs with a left click on the base layer; one as a tap action cannot be held to drag. */
 export const leftClicks = (model: DeviceModel, layer: Pick<Layer, 'bindings'>): DeviceInput[] =>

@@ -3,6 +3,7 @@ import { keyLegend, type LayoutId } from '../computer/layouts'
 import type { DeviceModel } from '../device/model'
 import { EMPTY_SHELF, type MacroShelf } from '../document/macro'
 import { factList, type MessageFact, type TextOf } from '../message/message'
+import type { CommandAction } from '../terms/commands'
 import { factoryProfile } from '../terms/profile'
 import type { LayerColour, Profile, SingleAction } from '../document/schema'
 import { KEY_USAGES } from '../hid/keyboard-page'
@@ -14,6 +15,8 @@ export interface ActionContext {
   computer: TargetComputer
   layers: readonly { name: string; colour: LayerColour }[]
   macros: MacroShelf
+  /** The commands that can be bound by their names: those of the program of a profile. */
+  commands?: readonly CommandAction[]
   /** The reader's language, in which texts are understood besides English. */
   textOf?: TextOf
 }
@@ -25,7 +28,8 @@ export const contextOf = (
   { computer, layers }: Profile,
   model: DeviceModel,
   macros: MacroShelf = EMPTY_SHELF,
-): ActionContext => ({ model, computer, layers, macros })
+  commands: readonly CommandAction[] = [],
+): ActionContext => ({ model, computer, layers, macros, commands })
 
 /** Returns the context of a factory profile, for texts about a model alone. */
 export const factoryContext = (model: DeviceModel): ActionContext =>

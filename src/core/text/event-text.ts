@@ -1,5 +1,6 @@
 import { factList, message, type Message, type MessageFact } from '../message/message'
 import { buttonLabel } from '../hid/button-page'
+import { commandKeyMessage } from './grammar/command'
 import { consumerById } from '../hid/consumer-page'
 import { keyLegend, type LayoutId } from '../computer/layouts'
 import type { EventName, EVENTS } from '../document/event-kinds'
@@ -12,6 +13,11 @@ export function eventObject(event: MacroEvent, layout: LayoutId, shelf: MacroShe
       return keyLegend(event.code, layout)
     case 'button':
       return buttonLabel(event.button)
+    case 'command':
+      return message('actions.command', {
+        name: event.name,
+        key: event.key ? commandKeyMessage(event.key, layout) : message('actions.commandWithoutKey'),
+      })
     case 'control':
       return consumerById(event.control)?.label ?? event.control
     case 'wheel':
@@ -44,6 +50,12 @@ export const EVENT_FIELDS: {
   key: { code: message('events.key'), does: message('events.keyAction') },
   button: { button: message('events.button'), does: message('events.buttonAction') },
   control: { control: message('events.mediaKey') },
+  command: {
+    program: message('events.program'),
+    command: message('events.commandId'),
+    name: message('events.commandName'),
+    key: message('events.key'),
+  },
   wheel: { detents: message('events.detents'), sideways: message('events.sideways') },
   move: { x: message('events.countsRight'), y: message('events.countsDown') },
   text: { text: message('events.text') },
@@ -58,6 +70,7 @@ export const EVENT_FIELDS: {
 /** The verbs of events. */
 const EVENT_VERBS: Record<Exclude<MacroEvent['kind'], 'key' | 'button'>, Message> = {
   control: message('events.tap'),
+  command: message('events.perform'),
   wheel: message('events.turn'),
   move: message('events.move'),
   text: message('events.type'),

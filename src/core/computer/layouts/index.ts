@@ -125,6 +125,17 @@ const CAP_LEGENDS: Record<string, string | Message> = {
 export const capLegend = (code: string, layout: LayoutId | undefined): string | Message =>
   CAP_LEGENDS[code] ?? keyLegend(code, layout)
 
+/**
+ * The key that types the same character on another layout; the same key for a character that the other layout has no
+ * key for, and for keys without a character.
+ *
+ * @param code `code` of UI Events
+ */
+export function keyOnLayout(code: string, from: LayoutId, to: LayoutId): string {
+  const typed = code === 'Space' ? undefined : printedLegends(from)[code]?.[0]
+  return (typed && codeByLegend(typed, to)) ?? code
+}
+
 /** Finds the key with a legend as returned by `keyLegend`, or with this character at its base level. */
 export function codeByLegend(word: string, layout: LayoutId | undefined): string | undefined {
   return firstTyping(printedLegends(layout)).get(word.toLowerCase())

@@ -120,4 +120,9 @@ export interface ActionsFacts {
   'actions.layerTitle': 'layer' | 'action'
   'actions.notOnTheDevice': never
   'actions.cellInLayer': 'input' | 'layer'
+  'actions.command': 'name' | 'key'
+  'actions.commandWithoutKey': never
+  'actions.commandNote': never
+  'actions.groupCommands': never
+  'actions.groupCommandsAbout': never
 }

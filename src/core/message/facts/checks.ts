@@ -95,4 +95,12 @@ export interface ChecksFacts {
   'checks.protanopia': never
   'checks.deuteranopia': never
   'checks.tritanopia': never
+  'checks.commandWithoutKey': 'command'
+  'checks.commandNoKey': 'where' | 'command'
+  'checks.commandDeleted': 'where' | 'program' | 'command'
+  'checks.commandOutdated': 'where' | 'command'
+  'checks.commandHold': 'where' | 'command'
+  'checks.macroCommand': 'macro' | 'command'
+  'checks.keepKey': never
+  'checks.refreshCommands': never
 }

@@ -47,4 +47,8 @@ export interface EventsFacts {
   'events.pointer': 'x' | 'y'
   'events.scroll': 'detents'
   'events.pan': 'detents'
+  'events.perform': never
+  'events.program': never
+  'events.commandId': never
+  'events.commandName': never
 }

@@ -9,6 +9,7 @@ import type { FindFacts } from './find'
 import type { HelperFacts } from './helper'
 import type { ImagesFacts } from './images'
 import type { LinkFacts } from './link'
+import type { ListsFacts } from './lists'
 import type { ModelsFacts } from './models'
 import type { MoveFacts } from './move'
 import type { NamesFacts } from './names'
@@ -30,6 +31,7 @@ export interface CoreFactNames
     HelperFacts,
     ImagesFacts,
     LinkFacts,
+    ListsFacts,
     ModelsFacts,
     MoveFacts,
     NamesFacts,

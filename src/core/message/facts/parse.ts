@@ -31,4 +31,5 @@ export interface ParseFacts {
   'parse.noMacrosYet': 'name'
   'parse.noMacro': 'name'
   'parse.scriptWords': 'verb' | 'count' | 'found'
+  'parse.noCommand': 'name'
 }

@@ -139,4 +139,8 @@ export interface ProblemsFacts {
   'problems.unknownModel': 'model'
   'problems.slotImage': never
   'problems.notUnisera': 'formats'
+  'problems.noCommandName': never
+  'problems.noProgramName': never
+  'problems.notProgram': never
+  'problems.sameCommand': 'place' | 'name' | 'other'
 }

@@ -72,6 +72,7 @@ export interface Grammar<Name extends SingleName = SingleName> {
 
 /** Groups of actions as people look for them, the most wanted first. */
 export const ACTION_GROUPS = {
+  commands: { label: message('actions.groupCommands'), about: message('actions.groupCommandsAbout') },
   keys: { label: message('actions.groupKeys'), about: message('actions.groupKeysAbout') },
   pointer: { label: message('actions.groupPointer'), about: message('actions.groupPointerAbout') },
   shortcuts: { label: message('actions.groupShortcuts'), about: message('actions.groupShortcutsAbout') },

@@ -3,6 +3,7 @@ import type { SingleName } from '../../document/action-schema'
 import type { SingleAction } from '../../document/schema'
 import { memoizeByObject } from '../../base/memoize'
 import type { ActionContext } from '../context'
+import { command } from './command'
 import { countdown } from './countdown'
 import type { Grammar, Phrase } from './grammar'
 import { key } from './key'
@@ -26,6 +27,7 @@ export const GRAMMARS: { readonly [Name in SingleName]: Grammar<Name> } = {
   slot,
   'hold-step': holdStep,
   open,
+  command,
   countdown,
   layer,
   macro,

@@ -49,7 +49,8 @@ export const button = defineGrammar<'button'>({
   ]),
 })
 
-const SCROLLS = {
+/** The texts of scrolling in each direction. */
+export const SCROLLS = {
   up: {
     once: message('actions.scrollUp'),
     by: (amount: number) => message('actions.scrollUpBy', { amount }),

@@ -1,0 +1,91 @@
+import { array, object, type Schema } from 'yup'
+import { BUTTON_COUNT } from '../hid/button-page'
+import { KEY_USAGES, keyByCode } from '../hid/keyboard-page'
+import { isModifierUsage } from '../hid/modifiers'
+import { message } from '../message/message'
+import { integerSchema, kindSchemaOf, literalSchema, oneOfSchema, problem, textSchema } from './schema-parts'
+
+/**
+ * What the computer must receive for a command of a program: a key with modifiers, a mouse button, or one detent of the
+ * wheel. Each is also an action of an input.
+ */
+export type CommandKey =
+  | { kind: 'key'; code: string; modifiers: string[] }
+  | { kind: 'button'; button: number; clicks: 1 }
+  | { kind: 'scroll'; direction: ScrollDirection; amount: 1 }
+
+export const SCROLL_DIRECTIONS = ['up', 'down', 'left', 'right'] as const
+export type ScrollDirection = (typeof SCROLL_DIRECTIONS)[number]
+
+/** A key as its `code` of UI Events, if it has a usage. */
+export const keyCodeSchema = () =>
+  textSchema(problem(message('problems.missingKey'))).test(
+    'key',
+    problem(({ value }) => message('problems.notKey', { value: String(value) })),
+    (value) => keyByCode(value) !== undefined,
+  )
+
+/** The codes of modifier keys. */
+export const modifiersSchema = () =>
+  array(
+    keyCodeSchema().test(
+      'modifier',
+      problem(({ value }) => message('problems.notModifier', { value: String(value) })),
+      (value) => isModifierUsage(keyByCode(value)?.usage ?? 0),
+    ),
+  )
+    .strict()
+    .required(problem(message('problems.missingList')))
+
+const COMMAND_KEYS: Record<CommandKey['kind'], Schema> = {
+  key: object({
+    kind: literalSchema('key'),
+    code: keyCodeSchema(),
+    modifiers: modifiersSchema(),
+  }).noUnknown(),
+  button: object({
+    kind: literalSchema('button'),
+    button: integerSchema().min(1).max(BUTTON_COUNT),
+    clicks: integerSchema().min(1).max(1),
+  }).noUnknown(),
+  scroll: object({
+    kind: literalSchema('scroll'),
+    direction: oneOfSchema(SCROLL_DIRECTIONS),
+    amount: integerSchema().min(1).max(1),
+  }).noUnknown(),
+}
+
+/** The schema of a {@link CommandKey}. */
+export const commandKeySchema = (optional = false) => kindSchemaOf(COMMAND_KEYS, optional)
+
+/** The codes of all modifiers, in the order of their usages. */
+export const MODIFIERS: readonly string[] = KEY_USAGES.filter(({ usage }) => isModifierUsage(usage)).map(
+  ({ code }) => code,
+)
+
+/** A key as text, the same for equal keys: `ControlLeft+KeyV`, `button-4`, `wheel-up`. */
+export function commandKeyId(key: CommandKey): string {
+  switch (key.kind) {
+    case 'key':
+      return [
+        ...MODIFIERS.filter((each) => each !== key.code && key.modifiers.includes(each)),
+        key.code,
+      ].join('+')
+    case 'button':
+      return `button-${key.button}`
+    case 'scroll':
+      return `wheel-${key.direction}`
+  }
+}
+
+/** The reverse of {@link commandKeyId}; undefined for any other text. */
+export function parseCommandKeyId(id: string): CommandKey | undefined {
+  const button = /^button-([1-8])$/.exec(id)?.[1]
+  if (button) return { kind: 'button', button: Number(button), clicks: 1 }
+  const direction = SCROLL_DIRECTIONS.find((each) => id === `wheel-${each}`)
+  if (direction) return { kind: 'scroll', direction, amount: 1 }
+  const codes = id.split('+')
+  const code = codes.pop() ?? ''
+  const isModifier = (each: string) => isModifierUsage(keyByCode(each)?.usage ?? 0)
+  return keyByCode(code) && codes.every(isModifier) ? { kind: 'key', code, modifiers: codes } : undefined
+}
