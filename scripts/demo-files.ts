@@ -16,6 +16,7 @@ import { profileDocument } from '../src/core/files/profile-file'
 import { shelfOf } from '../src/core/document/macro'
 import { macrosToJson } from '../src/core/files/macro-json'
 import { MACROS } from './demo-macros'
+import { writePrograms } from './demo-programs'
 import { writeShelf } from './demo-shelf'
 import type { TargetComputer } from '../src/core/computer/shortcuts'
 
@@ -394,5 +395,6 @@ function write(folder: string, file: string, sketch: Sketch): void {
 
 for (const sketch of SKETCHES) write('profiles', sketch.file, sketch)
 writeShelf(shelf)
+writePrograms()
 writeFileSync('demo/macros.json', macrosToJson(MACROS))
 write('on-device', 'tern-7-slot-1', BRINEWATCH_BEFORE)

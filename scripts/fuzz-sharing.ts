@@ -116,6 +116,7 @@ const archive = packArchive(
     macros: [...shelf.values()],
     sessions: [],
     palettes: [],
+    programs: [],
     rules: { format: 'unisera-rules', version: 1, rules: [], otherwise: [] },
   },
   [{ profile: 0, at: 1, why: 'kept', words: 'once', document: itemAt(sources, 0).profile }],

@@ -178,6 +178,7 @@ export function jsonSchemas(): Record<string, JsonSchema> {
       macros: listed(macro()),
       sessions: listed(shapeOf(described(sessionShape))),
       palettes: listed(shapeOf(described(paletteShape))),
+      programs: listed(shapeOf(described(programShape))),
       rules: shapeOf(described(appRulesSchema)),
     },
     required: ['format', 'version', 'profiles', 'macros', 'sessions'],

@@ -22,5 +22,6 @@ export function largeLibrary(profiles: number, macros = 0): LibraryFile {
     }),
     sessions: [],
     palettes: [],
+    programs: [],
   }
 }

@@ -57,6 +57,7 @@ describe('the command line', () => {
       macros: [],
       sessions: [],
       palettes: [],
+      programs: [],
     }
     writeFileSync(archive, packArchive(library, [], []))
     expect(JSON.parse(shell('open', archive).stdout)).toEqual(library)

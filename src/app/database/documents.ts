@@ -18,7 +18,7 @@ export interface ValidDocument<Row extends StoredDocument, Document> {
 
 /** An invalid document: kept unchanged, listed, and otherwise ignored. */
 export interface QuarantinedDocument {
-  table: 'profiles' | 'macros' | 'sessions' | 'palettes'
+  table: 'profiles' | 'macros' | 'sessions' | 'palettes' | 'programs'
   id: string
   name: string
   problems: readonly MessageFact[]

@@ -111,12 +111,14 @@ const MIGRATIONS: ((database: Dexie, version: number) => void)[] = [
   (database, version) => database.version(version).stores({ palettes: 'id, updatedAt' }),
   (database, version) =>
     database.version(version).stores({ states: 'id, [profile+at]', bin: 'id, deletedAt' }),
+  (database, version) => database.version(version).stores({ programs: 'id, updatedAt' }),
 ]
 
 export class LibraryDatabase extends Dexie {
   declare profiles: Table<StoredProfile, string>
   declare macros: Table<StoredMacro, string>
   declare sessions: Table<StoredSession, string>
+  declare programs: Table<StoredDocument, string>
   declare palettes: Table<StoredDocument, string>
   declare histories: EntityTable<StoredHistory, 'id'>
   declare states: EntityTable<StoredState, 'id'>

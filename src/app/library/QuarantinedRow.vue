@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { t, textOf } from '../../messages/page'
+import { t, textOf, withTexts } from '../../messages/page'
 import type { QuarantinedDocument } from '../database/library'
 import { useQuarantine } from '../stores/quarantine'
 import { saveFile } from '../files/save-file'
@@ -7,7 +7,16 @@ import { saveFile } from '../files/save-file'
 /** An invalid document: its name, its problems, and options to export or delete it. */
 defineProps<{ item: QuarantinedDocument }>()
 const quarantined = useQuarantine()
-const NOUNS = { profiles: 'profile', macros: 'macro', sessions: 'session', palettes: 'palette' } as const
+const KINDS: Record<QuarantinedDocument['table'], string> = withTexts(
+  {},
+  {
+    profiles: 'library.aProfile',
+    macros: 'library.aMacro',
+    sessions: 'library.aSession',
+    palettes: 'library.aPalette',
+    programs: 'library.aProgram',
+  },
+)
 
 const save = ({ name, stored }: QuarantinedDocument) =>
   saveFile({ name: `${name}.json`, content: `${JSON.stringify(stored, null, 2)}\n` })
@@ -16,7 +25,7 @@ const save = ({ name, stored }: QuarantinedDocument) =>
 <template>
   <li class="flex items-center gap-2">
     <div class="flex-1 px-0 py-2">
-      <strong>{{ item.name }}</strong> <span class="soft">{{ NOUNS[item.table] }}</span>
+      <strong>{{ item.name }}</strong> <span class="soft">{{ KINDS[item.table] }}</span>
       <ul class="caption m-0 ps-4.5">
         <li
           v-for="problem in item.problems.slice(0, 4).map(textOf)"

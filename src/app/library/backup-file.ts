@@ -7,6 +7,8 @@ import { useAppRules } from '../stores/app-rules'
 import { useDevices } from '../stores/devices'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
+import type { Program } from '../../core/document/program'
+import { usePrograms } from '../stores/programs'
 import { usePalettes } from '../stores/palettes'
 import { useSessions } from '../stores/sessions'
 import { useSavedVersions } from '../stores/saved-versions'
@@ -26,13 +28,23 @@ export function profilesFile(entries: readonly LibraryEntry[]): { name: string; 
     macros: [...ids].flatMap((id) => shelf.get(id) ?? []),
     sessions: [],
     palettes: [],
+    programs: programsUsed(entries),
   }
   return { name: 'unisera-profiles.json', content: `${JSON.stringify(file, null, 1)}\n` }
 }
 
+/** The programs whose commands some profiles refer to. */
+function programsUsed(entries: readonly LibraryEntry[]): Program[] {
+  const { shelf } = usePrograms()
+  const ids = new Set(entries.flatMap(({ profile }) => profile.program ?? []))
+  return [...ids].flatMap((id) => shelf.get(id) ?? [])
+}
+
 /** Reads all documents of the library that this tab has not read yet. */
 export async function readAll(): Promise<void> {
-  await Promise.all([useLibrary(), useMacros(), useSessions(), usePalettes()].map((store) => store.readAll()))
+  await Promise.all(
+    [useLibrary(), useMacros(), useSessions(), usePalettes(), usePrograms()].map((store) => store.readAll()),
+  )
 }
 
 /** The whole library. */
@@ -47,6 +59,7 @@ export async function readWholeLibrary(): Promise<LibraryFile> {
     macros: macros.list,
     sessions: sessions.list.map(({ log }) => log),
     palettes: palettes.kept.map(({ id: _, ...palette }) => palette),
+    programs: [...usePrograms().list],
     ...(rules && rules.rules.length + rules.otherwise.length > 0 && { rules }),
   }
 }

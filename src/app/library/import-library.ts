@@ -18,6 +18,7 @@ import { useAppRules } from '../stores/app-rules'
 import { useUndoableActions } from '../stores/undoable-actions'
 import { unusedName, useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
+import { usePrograms } from '../stores/programs'
 import { usePalettes } from '../stores/palettes'
 import { undoImport } from './undo-import'
 import { useUnfinishedWork } from '../stores/unfinished'
@@ -95,7 +96,7 @@ export async function importLibrary(
   withRules: boolean,
 ): Promise<boolean> {
   const [library, macros, deeds] = [useLibrary(), useMacros(), useUndoableActions()]
-  const [sessions, palettes] = [useSessions(), usePalettes()]
+  const [sessions, palettes, programs] = [useSessions(), usePalettes(), usePrograms()]
   const { file } = plan
   // The button reacts first.
   await yieldThread()
@@ -104,7 +105,11 @@ export async function importLibrary(
   const rulesBefore = useAppRules().rules
   const now = Date.now()
   const { rows, replaced, history } = await rowsBrought(plan, choices, ids, now)
-  const [logs, colours] = [sessionsBrought(file, now), palettesBrought(file)]
+  const [logs, colours, listed] = [
+    sessionsBrought(file, now),
+    palettesBrought(file),
+    programsBrought(file, now),
+  ]
   const { database } = library.library
   const importing = async () => {
     await library.library.together(async () => {
@@ -112,6 +117,7 @@ export async function importLibrary(
       await library.library.profiles.put(rows)
       await sessions.table.put(logs)
       await palettes.table.put(colours)
+      await programs.table.put(listed)
       await database.states.bulkPut(history)
       if (withRules && file.rules) await database.marks.put({ key: APP_RULES_KEY, value: file.rules })
     })
@@ -134,7 +140,16 @@ export async function importLibrary(
         })
       : t('library.andWereImported', imported)
   const fresh = rows.filter(({ id }) => !replaced.some((row) => row.id === id))
-  const brought = { fresh, replaced, macros: added, logs, palettes: colours, states: history, now }
+  const brought = {
+    fresh,
+    replaced,
+    macros: added,
+    logs,
+    palettes: colours,
+    programs: listed,
+    states: history,
+    now,
+  }
   const rules = withRules ? rulesBefore : undefined
   await yieldThread()
   deeds.sayStored('library', text, () => undoImport(brought, rules))
@@ -161,3 +176,9 @@ const palettesBrought = ({ palettes: brought }: LibraryFile): StoredDocument[] =
     .filter((palette) => !kept.some(({ id: _, ...own }) => deepEqual(own, palette)))
     .map((palette) => rowOf(palette))
 }
+
+/** Rows of the programs that the library does not have yet; one that it has is kept, and profiles refer to it. */
+const programsBrought = ({ programs }: LibraryFile, now: number): StoredDocument[] =>
+  programs
+    .filter(({ id }) => !usePrograms().shelf.has(id))
+    .map((document) => ({ id: document.id, stamp: now, updatedAt: now, document }))

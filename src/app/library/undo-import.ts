@@ -4,6 +4,7 @@ import { APP_RULES_KEY, type StoredProfile } from '../database/library-database'
 import { useLibrary } from '../stores/library'
 import { useMacros } from '../stores/macros'
 import { usePalettes } from '../stores/palettes'
+import { usePrograms } from '../stores/programs'
 import { useSessions } from '../stores/sessions'
 
 type Ids = readonly { id: string }[]
@@ -15,6 +16,7 @@ export interface Imported {
   macros: Ids
   logs: Ids
   palettes: Ids
+  programs: Ids
   states: Ids
   /** Time of the import, in ms since 1970. */
   now: number
@@ -26,7 +28,7 @@ export interface Imported {
  * @param rules the app rules it replaced, if any
  */
 export async function undoImport(imported: Imported, rules: AppRules | undefined): Promise<void> {
-  const { fresh, replaced, macros, logs, palettes, states, now } = imported
+  const { fresh, replaced, macros, logs, palettes, programs, states, now } = imported
   const { library } = useLibrary()
   const { database, profiles } = library
   const removals = [
@@ -34,6 +36,7 @@ export async function undoImport(imported: Imported, rules: AppRules | undefined
     { table: useMacros().stored.table, ids: macros },
     { table: useSessions().table, ids: logs },
     { table: usePalettes().table, ids: palettes },
+    { table: usePrograms().table, ids: programs },
   ].map(({ table, ids }) => ({ table, ids: ids.map(({ id }) => id) }))
   await library.together(async () => {
     for (const { table, ids } of removals) for (const id of ids) await table.remove(id)

@@ -6,6 +6,7 @@ import { useAppRules } from './app-rules'
 import { useLibrary } from './library'
 import { useMacros } from './macros'
 import { usePalettes } from './palettes'
+import { usePrograms } from './programs'
 import { useSessions } from './sessions'
 
 /** Documents on a page whose library was deleted. */
@@ -25,6 +26,7 @@ export const useLostLibrary = defineStore('lost library', () => {
   const macros = useMacros()
   const sessions = useSessions()
   const palettes = usePalettes()
+  const programs = usePrograms()
   const rules = useAppRules()
   const { database } = library.library
   const held = shallowRef<HeldLibrary>()
@@ -37,7 +39,13 @@ export const useLostLibrary = defineStore('lost library', () => {
   /** The known documents of each table, copied so that later events do not affect them. */
   function hold(): HeldLibrary {
     const [heldProfiles, heldMacros] = [rowsOf(library.library.profiles), rowsOf(macros.stored.table)]
-    const tables = [heldProfiles, heldMacros, rowsOf(sessions.table), rowsOf(palettes.table)]
+    const tables = [
+      heldProfiles,
+      heldMacros,
+      rowsOf(sessions.table),
+      rowsOf(palettes.table),
+      rowsOf(programs.table),
+    ]
     const ruled: unknown = toRaw(rules.stored)
     return {
       profiles: heldProfiles.count,

@@ -6,6 +6,7 @@ import { useUndoableActions } from './undoable-actions'
 import { useLibrary } from './library'
 import { useMacros } from './macros'
 import { usePalettes } from './palettes'
+import { usePrograms } from './programs'
 import { useSessions } from './sessions'
 
 /** All unreadable records of the library, of any kind. */
@@ -14,12 +15,14 @@ export const useQuarantine = defineStore('set aside', () => {
   const macros = useMacros()
   const sessions = useSessions()
   const palettes = usePalettes()
+  const programs = usePrograms()
   const deeds = useUndoableActions()
   const list = computed(() => [
     ...library.quarantined,
     ...macros.quarantined,
     ...sessions.quarantined,
     ...palettes.quarantined,
+    ...programs.quarantined,
   ])
 
   async function discard({ table, id, name }: QuarantinedDocument): Promise<void> {
@@ -28,6 +31,7 @@ export const useQuarantine = defineStore('set aside', () => {
       macros: macros.stored.table,
       sessions: sessions.table,
       palettes: palettes.table,
+      programs: programs.table,
     }
     const rows = library.library.database.table<unknown, string>(table)
     const row = await library.attempt(async () => {

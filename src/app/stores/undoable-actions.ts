@@ -5,7 +5,7 @@ import { useStorageQueue } from './storage-queue'
 import { useNotifications } from './notifications'
 
 /** The view in which something was done outside an editor. */
-export type ActionPlace = 'library' | 'macros' | 'devices' | 'measure'
+export type ActionPlace = 'library' | 'macros' | 'programs' | 'devices' | 'measure'
 
 /**
  * Result of an undo: done; not done, so that it can be tried again; or impossible, because something else has changed

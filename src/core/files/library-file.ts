@@ -2,6 +2,7 @@ import type { AppRules } from '../computer/app-rules'
 import { parseAppRules } from './app-rules-file'
 import { parseMacro, type Macro } from '../document/macro'
 import { parsePalette, type Palette } from '../document/palette'
+import { parseProgram, type Program } from '../document/program'
 import { collectResults, rejectDuplicateIds, prefixProblems } from './file-problems'
 import { parseSession, type SessionLog } from '../document/session-log'
 import { rejectCycle } from './profile-file'
@@ -19,6 +20,8 @@ export interface LibraryFile {
   sessions: SessionLog[]
   /** Missing in files from earlier versions. */
   palettes: Palette[]
+  /** Missing in files from earlier versions. */
+  programs: Program[]
   /** Omitted if there are none. */
   rules?: AppRules
 }
@@ -73,6 +76,9 @@ export function parseLibrary(value: unknown, onProgress: (done: number) => void 
   const palettes = collectResults(value.palettes === undefined ? [] : list('palettes'), (palette, index) =>
     one(`palettes[${index}]`, () => parsePalette(palette)),
   )
+  const programs = collectResults(value.programs === undefined ? [] : list('programs'), (program, index) =>
+    one(`programs[${index}]`, () => parseProgram(program)),
+  )
   const rules =
     value.rules === undefined ? undefined : prefixProblems('rules', () => parseAppRules(value.rules))
   rejectDuplicateIds(macros)
@@ -84,6 +90,7 @@ export function parseLibrary(value: unknown, onProgress: (done: number) => void 
     macros,
     sessions,
     palettes,
+    programs,
     ...(rules && { rules }),
   }
 }

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { ProfileError } from '../base/errors'
 import { tern7 } from '../device/models/tern-7'
 import { renameProfile } from '../edits/edits'
+import { emptyProgram } from '../document/program'
 import { newPalette } from '../document/palette'
 import { emptyMacro } from '../document/macro'
 import { factoryProfile } from '../terms/profile'
@@ -24,6 +25,7 @@ const library: LibraryFile = {
   macros: [emptyMacro('winch', 'Winch')],
   sessions: [],
   palettes: [newPalette('Deep water', ['#021a2e', '#0c6f8a'])],
+  programs: [emptyProgram('brinewatch', 'Brinewatch')],
 }
 const states: ArchivedState[] = [
   { profile: 1, at: 5, why: 'kept', words: 'Sunday', document: renameProfile(profile, 'Older') },
@@ -36,7 +38,12 @@ describe('everything in one file', () => {
     expect(readArchive(packed)).toEqual({ library, states, broken: [] })
     const names = unzip(packed, LIMITS).map(({ name }) => name)
     expect(names).toEqual(
-      expect.arrayContaining(['README.txt', 'images/tern-7-slot-1.hex', 'palettes/0001-deep-water.gpl']),
+      expect.arrayContaining([
+        'README.txt',
+        'images/tern-7-slot-1.hex',
+        'palettes/0001-deep-water.gpl',
+        'programs/0001-brinewatch.json',
+      ]),
     )
   })
 

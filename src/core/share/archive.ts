@@ -6,6 +6,7 @@ import { ProfileError } from '../base/errors'
 import type { ArchivedState, LibraryFile } from '../files/library-file'
 import { parseAppRules } from '../files/app-rules-file'
 import { parseMacro } from '../document/macro'
+import { parseProgram } from '../document/program'
 import { paletteFromGpl, paletteToGpl } from '../document/palette'
 import { rejectCycle } from '../files/profile-file'
 import { readJson } from '../files/read-json'
@@ -53,6 +54,9 @@ export function packArchive(
   library.palettes.forEach((palette, index) =>
     put(`palettes/${numbered(index, palette.name)}.gpl`, paletteToGpl(palette)),
   )
+  library.programs.forEach((program, index) =>
+    put(`programs/${numbered(index, program.name)}.json`, json(program)),
+  )
   if (library.rules) put('rules.json', json(library.rules))
   for (const { model, slot, bytes } of images) put(`images/${model}-slot-${slot + 1}.hex`, toIntelHex(bytes))
   put('README.txt', readme(library, states.length, images.length))
@@ -61,7 +65,7 @@ export function packArchive(
 }
 
 const readme = (
-  { profiles, macros, sessions, palettes, rules }: LibraryFile,
+  { profiles, macros, sessions, palettes, programs, rules }: LibraryFile,
   states: number,
   images: number,
 ) => `\
@@ -70,6 +74,7 @@ A Unisera library.
 profiles/  ${profiles.length}: profiles, each with the slot it is written to
 macros/    ${macros.length}: the macros that profiles play
 palettes/  ${palettes.length}: colours, as GIMP palettes
+programs/  ${programs.length}: programs with their commands
 sessions/  ${sessions.length}: recorded sessions of play or work
 history/   ${states}: saved versions of profiles
 rules.json ${rules ? rules.rules.length : 0}: app rules, which change the slot while a program is in front
@@ -86,7 +91,15 @@ Import the whole file in Settings. Each document is plain text and can also be o
  */
 export function readArchive(bytes: Uint8Array, onProgress: (done: number) => void = () => {}): Archive {
   const archive: Archive = {
-    library: { format: 'unisera-library', version: 1, profiles: [], macros: [], sessions: [], palettes: [] },
+    library: {
+      format: 'unisera-library',
+      version: 1,
+      profiles: [],
+      macros: [],
+      sessions: [],
+      palettes: [],
+      programs: [],
+    },
     states: [],
     broken: [],
   }
@@ -103,11 +116,9 @@ export function readArchive(bytes: Uint8Array, onProgress: (done: number) => voi
         archive.broken.push({ name: file.name, problems: error.problems })
       }
   })
-  const { profiles, macros, sessions, palettes, rules } = archive.library
-  if (
-    rules === undefined &&
-    profiles.length + macros.length + sessions.length + palettes.length + archive.broken.length === 0
-  )
+  const { profiles, macros, sessions, palettes, programs, rules } = archive.library
+  const documents = [profiles, macros, sessions, palettes, programs].flat().length
+  if (rules === undefined && documents + archive.broken.length === 0)
     throw new ProfileError([message('problems.archiveNoLibrary')])
   rejectCycle(macros)
   return archive
@@ -133,6 +144,8 @@ function take({ library, states }: Archive, places: Map<string, number>, name: s
       return void library.sessions.push(parseSession(readJson(text)))
     case 'palettes':
       return void library.palettes.push(paletteFromGpl(text, 'Palette'))
+    case 'programs':
+      return void library.programs.push(parseProgram(readJson(text)))
     case 'rules.json':
       library.rules = parseAppRules(readJson(text))
       return

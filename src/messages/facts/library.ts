@@ -127,4 +127,9 @@ export interface LibraryFacts {
   'library.profilesSavedInThisBrowserOpenOne': { slot: Fact }
   'library.slot': Record<string, never>
   'library.savedVersionsCounted': { count: number }
+  'library.aProfile': Record<string, never>
+  'library.aMacro': Record<string, never>
+  'library.aSession': Record<string, never>
+  'library.aPalette': Record<string, never>
+  'library.aProgram': Record<string, never>
 }

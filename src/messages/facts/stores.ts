@@ -141,4 +141,8 @@ export interface StoresFacts {
   'stores.changeEffect': { effect: Fact; change: Fact }
   'stores.setSetting': { setting: Fact; value: Fact }
   'stores.settings': Record<string, never>
+  'stores.programsCannotBeRead': { message: Fact }
+  'stores.programWasAdded': { name: Fact }
+  'stores.newProgram': Record<string, never>
+  'stores.programChangeFollowed': { text: Fact; count: number }
 }
