@@ -125,20 +125,12 @@ export async function importLibrary(
   }
   const stored = await library.attempt(() => useUnfinishedWork().during('import', importing))
   if (!stored) return false
-  const kept = plan.profiles.filter(({ standing }) => standing === 'same').length
-  const imported = {
-    profiles: t('library.profile2', { count: rows.length }),
-    macros: t('library.macro', { count: added.length }),
-    sessions: t('library.session', { count: logs.length }),
-    palettes: t('library.palette', { count: colours.length }),
-  }
-  const text =
-    kept > 0
-      ? t('library.andWereImportedWereAlreadyHereAnd', {
-          ...imported,
-          kept: t('library.profile2', { count: kept }),
-        })
-      : t('library.andWereImported', imported)
+  const text = importedText(plan, {
+    profiles: rows.length,
+    macros: added.length,
+    sessions: logs.length,
+    palettes: colours.length,
+  })
   const fresh = rows.filter(({ id }) => !replaced.some((row) => row.id === id))
   const brought = {
     fresh,
@@ -156,6 +148,26 @@ export async function importLibrary(
   // The notification is shown in one task, and the waiting view in the next one.
   await yieldThread()
   return true
+}
+
+/** What an import did, for its notification. */
+function importedText(
+  { profiles }: ImportPlan,
+  counts: Record<'profiles' | 'macros' | 'sessions' | 'palettes', number>,
+): string {
+  const kept = profiles.filter(({ standing }) => standing === 'same').length
+  const imported = {
+    profiles: t('library.profile2', { count: counts.profiles }),
+    macros: t('library.macro', { count: counts.macros }),
+    sessions: t('library.session', { count: counts.sessions }),
+    palettes: t('library.palette', { count: counts.palettes }),
+  }
+  return kept > 0
+    ? t('library.andWereImportedWereAlreadyHereAnd', {
+        ...imported,
+        kept: t('library.profile2', { count: kept }),
+      })
+    : t('library.andWereImported', imported)
 }
 
 /** Rows of the sessions that the library does not have yet. */

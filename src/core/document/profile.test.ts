@@ -272,7 +272,7 @@ describe('the gate for profiles', () => {
     const { profile, macros } = readProfileFile(old)
     expect(profile).toMatchObject({ version: 7, name: 'Brinewatch' })
     expect(profile).not.toHaveProperty('program')
-    expect(macros.every(({ version }) => version === 3)).toBe(true)
+    for (const { version } of macros) expect(version).toBe(3)
     const library = readFileSync('src/core/files/old-files/macros-2.json', 'utf8')
     expect(macrosFromJson(library).map(({ version }) => version)).toEqual([3, 3])
   })

@@ -8,4 +8,8 @@ export interface ListsFacts {
   'lists.noSeparator': never
   'lists.noName': never
   'lists.tooManyKeys': 'max'
+  'lists.importantNowhere': 'command'
+  'lists.sharedKey': 'commands'
+  'lists.modifierIsCommand': 'command' | 'other'
+  'lists.twiceOnDevice': 'command' | 'device' | 'inputs'
 }
