@@ -1,6 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { itemAt } from '../src/core/base/items'
-import { emptyProgram, parseProgram, type Program } from '../src/core/document/program'
+import { parseProgram } from '../src/core/document/program-schema'
+import { emptyProgram, type Program } from '../src/core/document/program'
 import type { LayoutId } from '../src/core/computer/layouts'
 import { readCommandList } from '../src/core/programs/read-commands'
 

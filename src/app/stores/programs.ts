@@ -4,13 +4,8 @@ import { computed, markRaw, shallowRef } from 'vue'
 import { cleanName } from '../../core/base/names'
 import { changesBetween, reverseChanges, type Change } from '../../core/edits/changes'
 import { refreshCommands, refreshMacroCommands } from '../../core/edits/commands'
-import {
-  emptyProgram,
-  MAX_PROGRAM_NAME_BYTES,
-  parseProgram,
-  programShelf,
-  type Program,
-} from '../../core/document/program'
+import { parseProgram } from '../../core/document/program-schema'
+import { emptyProgram, MAX_PROGRAM_NAME_BYTES, programShelf, type Program } from '../../core/document/program'
 import { ProfileError } from '../../core/base/errors'
 import { macroChanges } from '../database/macro-library'
 import { DocumentTable, nextStamp, type QuarantinedDocument } from '../database/documents'

@@ -1,6 +1,6 @@
 import { array, object, type Schema } from 'yup'
 import { BUTTON_COUNT } from '../hid/button-page'
-import { KEY_USAGES, keyByCode } from '../hid/keyboard-page'
+import { keyByCode } from '../hid/keyboard-page'
 import { isModifierUsage } from '../hid/modifiers'
 import { message } from '../message/message'
 import { integerSchema, kindSchemaOf, literalSchema, oneOfSchema, problem, textSchema } from './schema-parts'
@@ -57,35 +57,3 @@ const COMMAND_KEYS: Record<CommandKey['kind'], Schema> = {
 
 /** The schema of a {@link CommandKey}. */
 export const commandKeySchema = (optional = false) => kindSchemaOf(COMMAND_KEYS, optional)
-
-/** The codes of all modifiers, in the order of their usages. */
-export const MODIFIERS: readonly string[] = KEY_USAGES.filter(({ usage }) => isModifierUsage(usage)).map(
-  ({ code }) => code,
-)
-
-/** A key as text, the same for equal keys: `ControlLeft+KeyV`, `button-4`, `wheel-up`. */
-export function commandKeyId(key: CommandKey): string {
-  switch (key.kind) {
-    case 'key':
-      return [
-        ...MODIFIERS.filter((each) => each !== key.code && key.modifiers.includes(each)),
-        key.code,
-      ].join('+')
-    case 'button':
-      return `button-${key.button}`
-    case 'scroll':
-      return `wheel-${key.direction}`
-  }
-}
-
-/** The reverse of {@link commandKeyId}; undefined for any other text. */
-export function parseCommandKeyId(id: string): CommandKey | undefined {
-  const button = /^button-([1-8])$/.exec(id)?.[1]
-  if (button) return { kind: 'button', button: Number(button), clicks: 1 }
-  const direction = SCROLL_DIRECTIONS.find((each) => id === `wheel-${each}`)
-  if (direction) return { kind: 'scroll', direction, amount: 1 }
-  const codes = id.split('+')
-  const code = codes.pop() ?? ''
-  const isModifier = (each: string) => isModifierUsage(keyByCode(each)?.usage ?? 0)
-  return keyByCode(code) && codes.every(isModifier) ? { kind: 'key', code, modifiers: codes } : undefined
-}

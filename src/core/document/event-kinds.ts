@@ -1,6 +1,5 @@
 import { definitionIn, keysOf, ofKind } from '../base/tables'
 import { object, type Schema } from 'yup'
-import { itemAt } from '../base/items'
 import { fromHex, toHex } from '../base/colour'
 import type { NumberParameter, Parameters } from '../base/parameters'
 import { FIRST_FIRMWARE, type FirmwareVersion } from '../base/versions'
@@ -12,7 +11,6 @@ import { keyByCode, keyByUsage } from '../hid/keyboard-page'
 import { MAX_UPPER_LAYERS } from '../onboard/image'
 import type { MacroOp } from '../onboard/macro-ops'
 import { isWithinBounds, parameterSchemas, type DocumentValues } from './parameter-schema'
-import { commandKeyId, parseCommandKeyId } from './command-key'
 import { literalSchema, integerSchema, problem } from './schema-parts'
 import { DOCUMENT_ACTIONS, lowerCommandKey, MAX_TEXT_CHARACTERS } from './document-actions'
 import type { ImageAction } from '../actions/registry'
@@ -25,26 +23,6 @@ export const MAX_COUNTS = 32_767
 /** Keys and buttons that are down at this point of a macro; byte code toggles them. */
 export type PressedKeys = Set<string>
 
-/** The last cell of a table row, and ways to parse it. */
-export interface Cell {
-  /** Without surrounding spaces. */
-  text: string
-  /** As it was before it was protected from being read as a formula. */
-  written: string
-  /** Integers separated by spaces; the last value is used for missing ones. @throws ProfileError */
-  numbers(count: number): number[]
-  /** The id of a macro by its name. */
-  idOf(name: string): string | undefined
-}
-
-/** The cell of an event in a table. */
-export interface Row {
-  does: string
-  what: string
-  /** Text that a person entered, which a spreadsheet must not read as a formula. */
-  free?: true
-}
-
 /**
  * Everything about a kind of macro event except its texts (text/event-text.ts). Its schema, its table row, its control,
  * and the validation of events raised from device code are derived from its parameters.
@@ -56,14 +34,6 @@ export interface EventKind<Ps extends Parameters = Parameters> {
   parameters: Ps
   /** Why its values conflict, although each is within its bounds. */
   refuses?(values: DocumentValues<Ps>): Message | undefined
-  /** The verb of its table row, in lower case; its values follow. */
-  rowWord?: string
-  /** Its row, if it is not its verb and its values. */
-  row?(event: DocumentValues<Ps>): Row
-  /**
-   * The reverse: the verbs that its rows may start with, and the event for such a row, which is validated afterwards.
-   */
-  rowsRead?: { words: readonly string[]; read(cell: Cell, does: string): object }
   /** In the device's terms. @throws LoweringError for a text the layout cannot type */
   lower?(event: DocumentValues<Ps>, on: TargetComputer, down: PressedKeys): MacroOp[]
   raise?: Raise<DocumentValues<Ps>>
@@ -100,7 +70,6 @@ export const EVENTS = {
   key: event({
     since: FIRST_FIRMWARE,
     parameters: { code: { kind: 'key' }, does: PRESS_OR_RELEASE },
-    row: ({ does, code }) => ({ does, what: code }),
     lower: ({ code, does }, _, down) =>
       changes(code, does, down) ? [{ kind: 'key', usage: keyByCode(code)?.usage ?? 0 }] : [],
     raise: from('key', ({ usage }, down) => {
@@ -114,15 +83,6 @@ export const EVENTS = {
       does: PRESS_OR_RELEASE,
       button: { kind: 'number', min: 1, max: BUTTON_COUNT },
     },
-    row: ({ does, button }) => ({ does, what: `button ${button}` }),
-    // Also for keys: a table distinguishes them by what is pressed.
-    rowsRead: {
-      words: ['press', 'release'],
-      read({ text }, does) {
-        const button = /^button (\d+)$/i.exec(text)?.[1]
-        return button ? { button: Number(button), does } : { kind: 'key', code: text, does }
-      },
-    },
     lower: ({ button, does }, _, down) =>
       changes(`button ${button}`, does, down) ? [{ kind: 'button', button }] : [],
     raise: from('button', ({ button }, down) => ({ button, does: toggled(`button ${button}`, down) })),
@@ -130,7 +90,6 @@ export const EVENTS = {
   control: event({
     since: FIRST_FIRMWARE,
     parameters: { control: { kind: 'control' } },
-    rowWord: 'control',
     lower({ control }) {
       const op: MacroOp = { kind: 'consumer', usage: consumerById(control)?.usage ?? 0 }
       return [op, op]
@@ -145,21 +104,18 @@ export const EVENTS = {
   wheel: event({
     since: FIRST_FIRMWARE,
     parameters: { detents: DETENTS, sideways: DETENTS },
-    rowWord: 'turn',
     lower: ({ detents, sideways }) => [{ kind: 'wheel', wheel: detents, pan: sideways }],
     raise: from('wheel', ({ wheel, pan }) => ({ detents: wheel, sideways: pan })),
   }),
   move: event({
     since: FIRST_FIRMWARE,
     parameters: { x: COUNTS, y: COUNTS },
-    rowWord: 'move',
     lower: ({ x, y }) => [{ kind: 'move', x, y }],
     raise: from('move', ({ x, y }) => ({ x, y })),
   }),
   text: event({
     since: FIRST_FIRMWARE,
     parameters: { text: { kind: 'text', max: MAX_TEXT_CHARACTERS } },
-    rowWord: 'type',
     lower: ({ text }, on) => [{ kind: 'strokes', strokes: typeText(text, on) }],
     raise: from('strokes', ({ strokes }, _, on) => ({ text: textOfStrokes(strokes, on) })),
   }),
@@ -167,7 +123,6 @@ export const EVENTS = {
     since: FIRST_FIRMWARE,
     parameters: { fromMs: TIME, toMs: TIME },
     refuses: ({ fromMs, toMs }) => (fromMs > toMs ? message('problems.endsBeforeStart') : undefined),
-    rowWord: 'wait',
     lower: ({ fromMs, toMs }) =>
       fromMs === toMs ? [{ kind: 'wait', ms: fromMs }] : [{ kind: 'random-wait', fromMs, toMs }],
     raise: from('random-wait', ({ fromMs, toMs }) => ({ fromMs, toMs })),
@@ -176,11 +131,6 @@ export const EVENTS = {
   command: event({
     since: FIRST_FIRMWARE,
     parameters: DOCUMENT_ACTIONS.command.parameters,
-    row: ({ program, command, name, key }) => ({
-      does: 'command',
-      what: [program, command, key ? commandKeyId(key) : '-', name].join(' '),
-    }),
-    rowsRead: { words: ['command'], read: readCommandRow },
     // The checks report a command without a key.
     lower: ({ name, key }, on) => (key ? tapOperations(lowerCommandKey(name, key, on)) : []),
   }),
@@ -188,26 +138,22 @@ export const EVENTS = {
   macro: event({
     since: FIRST_FIRMWARE,
     parameters: { macro: { kind: 'macro', min: 1, max: 255 } },
-    rowWord: 'play',
   }),
   signal: event({
     since: FIRST_FIRMWARE,
     parameters: { colour: { kind: 'colour' } },
-    rowWord: 'signal',
     lower: ({ colour }) => [{ kind: 'signal', colour: fromHex(colour) }],
     raise: from('signal', ({ colour }) => ({ colour: toHex(colour) })),
   }),
   step: event({
     since: FIRST_FIRMWARE,
     parameters: { to: { kind: 'choice', of: ['next', 'previous'] } },
-    rowWord: 'step',
     lower: ({ to }) => [{ kind: 'step', to }],
     raise: from('step', ({ to }) => (to === 'next' || to === 'previous' ? { to } : undefined)),
   }),
   layer: event({
     since: FIRST_FIRMWARE,
     parameters: { layer: { kind: 'layer', min: 1, max: MAX_UPPER_LAYERS } },
-    rowWord: 'layer',
     lower: ({ layer }) => [{ kind: 'layer', layer }],
     raise: from('layer', ({ layer }) => ({ layer })),
   }),
@@ -215,7 +161,6 @@ export const EVENTS = {
   code: event({
     since: FIRST_FIRMWARE,
     parameters: { bytes: { kind: 'bytes' } },
-    rowWord: 'code',
   }),
 } as const
 
@@ -230,15 +175,6 @@ export const eventKind = (name: EventName): EventKind => definitionIn(EVENTS, na
 
 export const EVENT_NAMES = keysOf(EVENTS)
 const RAISED = new Map(EVENT_NAMES.map((name) => [eventKind(name).raise?.from, name] as const))
-const BY_ROW = new Map(
-  EVENT_NAMES.flatMap((name) => {
-    const { rowWord, rowsRead } = eventKind(name)
-    return [...(rowsRead?.words ?? []), ...(rowWord === undefined ? [] : [rowWord])].map(
-      (does) => [does, name] as const,
-    )
-  }),
-)
-
 /** The schema of an event, including its delay. */
 export function eventSchema(name: EventName): Schema {
   const { parameters, refuses } = eventKind(name)
@@ -267,57 +203,6 @@ export function raiseEvent(op: MacroOp, down: PressedKeys, on: TargetComputer): 
   const kind = RAISED.get(op.kind)
   const says = kind && eventKind(kind).raise?.as(op, down, on)
   return says && ofKind<EventContent>(kind, says)
-}
-
-/** An event as a table row; a macro is written by its name. */
-export function eventRow(event: EventContent, nameOf: (id: string) => string | undefined): Row {
-  const { parameters, rowWord = event.kind, row } = eventKind(event.kind)
-  if (row) return row(event)
-  const values = Object.entries(parameters).map(([name, { kind }]) => {
-    const value = String(Reflect.get(event, name))
-    return kind === 'macro' ? (nameOf(value) ?? value) : value
-  })
-  const free = Object.values(parameters).some(({ kind }) => kind === 'text' || kind === 'macro')
-  return { does: rowWord, what: values.join(' '), ...(free && { free }) }
-}
-
-/** The event of a row with this verb, or undefined for an unknown verb. */
-export function readEvent(does: string, cell: Cell): object | undefined {
-  const kind = BY_ROW.get(does)
-  if (!kind) return undefined
-  const { parameters, rowsRead } = eventKind(kind)
-  return {
-    kind,
-    ...(rowsRead?.words.includes(does) ? rowsRead.read(cell, does) : valuesOf(parameters, cell)),
-  }
-}
-
-function valuesOf(parameters: Parameters, cell: Cell): object {
-  const names = Object.keys(parameters)
-  const [first] = Object.values(parameters)
-  switch (first?.kind) {
-    case 'number':
-    case 'layer': {
-      const numbers = cell.numbers(names.length)
-      return Object.fromEntries(names.map((name, index) => [name, numbers[index]]))
-    }
-    case 'text':
-      return { [itemAt(names, 0)]: cell.written }
-    case 'macro':
-      return { [itemAt(names, 0)]: cell.idOf(cell.written) ?? cell.idOf(cell.text) ?? cell.text }
-    default:
-      return { [itemAt(names, 0)]: cell.text }
-  }
-}
-
-/** Verbs of table rows. */
-export const ROW_VERBS: readonly string[] = [...BY_ROW.keys()]
-
-/** `brinewatch vent-tanks KeyV Vent tanks`: the ids of the program and the command, its key or `-`, and its name. */
-function readCommandRow({ text }: Cell): object {
-  const [program, command, id = '', ...name] = text.split(' ')
-  const key = parseCommandKeyId(id)
-  return { program, command, name: name.join(' '), ...(key && { key }) }
 }
 
 /** Presses and releases what an action does, for as long as a press of the device takes. */

@@ -1,6 +1,7 @@
 import { deepEqual } from '../base/deep-equal'
 import type { TargetComputer } from '../computer/shortcuts'
-import { commandKeyId, type CommandKey } from '../document/command-key'
+import { commandKeyId } from '../document/command-key-id'
+import { type CommandKey } from '../document/command-key'
 import type { Macro, MacroEvent } from '../document/macro'
 import { commandLabel, findCommand, type Command, type Program, type ProgramShelf } from '../document/program'
 import type { Action, Binding, Layer, Profile, SingleAction } from '../document/schema'

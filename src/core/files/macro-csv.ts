@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { ProfileError } from '../base/errors'
-import { eventRow, readEvent, ROW_VERBS } from '../document/event-kinds'
+import { eventRow, readEvent, ROW_VERBS } from '../document/event-rows'
 import { emptyMacro, parseMacro, type Macro, type MacroEvent } from '../document/macro'
 import { collectResults, prefixProblems } from './file-problems'
 import { factList, message } from '../message/message'

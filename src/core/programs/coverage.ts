@@ -1,5 +1,5 @@
 import type { DeviceInput, DeviceModel } from '../device/model'
-import { commandKeyId } from '../document/command-key'
+import { commandKeyId } from '../document/command-key-id'
 import { commandLabel, type Command, type Program } from '../document/program'
 import type { Profile, SingleAction } from '../document/schema'
 import { plainKey } from '../edits/commands'

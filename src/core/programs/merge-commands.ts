@@ -1,5 +1,5 @@
 import { deepEqual } from '../base/deep-equal'
-import { commandKeyId } from '../document/command-key'
+import { commandKeyId } from '../document/command-key-id'
 import { MAX_COMMANDS, type Command, type Program } from '../document/program'
 import type { CommandDraft } from './read-commands'
 

@@ -3,15 +3,10 @@ import { describe, expect, it } from 'vitest'
 import { runs } from '../base/runs.test-support'
 import { LAYOUT_IDS, printedLegends } from '../computer/layouts'
 import { anyCommandKey } from '../document/any-parameter.test-support'
-import { commandKeyId, type CommandKey } from '../document/command-key'
-import {
-  COMMAND_USES,
-  commandLabel,
-  emptyProgram,
-  parseProgram,
-  type Command,
-  type Program,
-} from '../document/program'
+import { commandKeyId } from '../document/command-key-id'
+import { type CommandKey } from '../document/command-key'
+import { parseProgram } from '../document/program-schema'
+import { COMMAND_USES, commandLabel, emptyProgram, type Command, type Program } from '../document/program'
 import { KEY_USAGES } from '../hid/keyboard-page'
 import { englishText } from '../../messages/plain'
 import { refusalOf } from '../../messages/english.test-support'

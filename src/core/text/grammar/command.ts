@@ -1,6 +1,4 @@
-import { memoizeByObject } from '../../base/memoize'
 import type { LayoutId } from '../../computer/layouts'
-import type { TargetComputer } from '../../computer/shortcuts'
 import type { CommandKey } from '../../document/command-key'
 import { buttonLabel } from '../../hid/button-page'
 import { message, type MessageFact } from '../../message/message'
@@ -61,23 +59,12 @@ function readElsewhere(text: string, name: string, context: ActionContext): Pars
 
 /** A name alone means the command unless it is also a key. */
 function phrasesOf(commands: readonly CommandAction[], context: ActionContext): Phrase[] {
-  const layoutKeys = keysByName(context.computer)
   return commands.map((action) => {
     const name = normalise(quoted(action.name))
     return {
       action,
       note: action.key ? message('actions.commandNote') : message('actions.commandWithoutKey'),
-      words: layoutKeys(name, context) ? [] : [name],
+      words: 'action' in readChord(name, name, context) ? [] : [name],
     }
   })
 }
-
-/** Whether a text is a key of a computer; remembered, because every command asks it. */
-const keysByName = memoizeByObject((_: TargetComputer) => {
-  const known = new Map<string, boolean>()
-  return (text: string, context: ActionContext): boolean => {
-    const isKey = known.get(text) ?? 'action' in readChord(text, text, context)
-    known.set(text, isKey)
-    return isKey
-  }
-})
