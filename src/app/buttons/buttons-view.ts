@@ -8,6 +8,8 @@ import type { Binding } from '../../core/document/schema'
 import { usePending } from '../stores/pending'
 import { useEditor } from '../stores/editor'
 import { useMacros } from '../stores/macros'
+import { usePrograms } from '../stores/programs'
+import { commandActions } from '../../core/terms/commands'
 import { useCellClipboard } from './cell-clipboard'
 import { useCellEdits } from './cell-edits'
 import { matchesFilter } from '../../core/base/matching'
@@ -26,13 +28,20 @@ const MANY_INPUTS = 30
 export function useButtonsView() {
   const editor = useEditor()
   const macros = useMacros()
+  const programs = usePrograms()
   const { edits, device, compiled } = usePending()
   const profile = computed(() => editor.profile)
   const model = computed(() => editor.model)
   const layers = computed(() => profile.value?.layers ?? [])
+  const computer = computed(() => profile.value?.computer)
+  const program = computed(() => programs.shelf.get(profile.value?.program ?? ''))
+  /** The commands of the program that the profile is for, which most edits leave as they are. */
+  const commands = computed(() =>
+    program.value && computer.value ? commandActions(program.value, computer.value) : [],
+  )
   const context = computed(() =>
     profile.value && model.value
-      ? { ...contextOf(profile.value, model.value, macros.wholeShelf), textOf }
+      ? { ...contextOf(profile.value, model.value, macros.wholeShelf, commands.value), textOf }
       : undefined,
   )
   const cells = useCells(context)

@@ -49,7 +49,7 @@ export interface History {
 }
 
 /** How the documents of one table are read. */
-interface Kind<Row extends StoredDocument, Document> {
+export interface DocumentKind<Row extends StoredDocument, Document> {
   table: QuarantinedDocument['table']
   /** Index whose order determines which rows are read first. */
   index: string
@@ -99,7 +99,7 @@ export class DocumentTable<Row extends StoredDocument, Document> {
   constructor(
     readonly database: LibraryDatabase,
     private readonly rows: Table<Row, string, Row>,
-    readonly kind: Kind<Row, Document>,
+    readonly kind: DocumentKind<Row, Document>,
   ) {}
 
   /** Reads the first rows in the order of the table: those that fit on a screen. */

@@ -1,6 +1,7 @@
 import { t } from '../../messages/page'
 import { itemAt } from '../../core/base/items'
-import { importMacros, rejectCycleWith, withMacroIds } from '../../core/files/profile-file'
+import { importMacros, withMacroIds } from '../../core/files/import-profile'
+import { rejectCycleWith } from '../../core/files/profile-file'
 import type { LibraryFile } from '../../core/files/library-file'
 import { renameProfile } from '../../core/edits/edits'
 import { deepEqual } from '../../core/base/deep-equal'

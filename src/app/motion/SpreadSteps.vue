@@ -30,10 +30,14 @@ const counts = computed(() =>
     title: t('motion.steps2', { count: index + 2 }),
   })),
 )
-const percent = (error: number) =>
-  Math.abs(error) < 0.05
-    ? t('motion.exact')
-    : t('look.percent', { percent: `${error > 0 ? '+' : '−'}${decimal(Math.abs(error), 1)}` })
+/** The exact value of a step, and how much the nearest one that the sensor supports differs from it. */
+function exactText({ exactDpi, errorPercent }: { exactDpi: number; errorPercent: number }): string {
+  const dpi = decimal(exactDpi)
+  if (Math.abs(errorPercent) < 0.05) return t('motion.exactly', { dpi })
+  const sign = errorPercent > 0 ? '+' : '−'
+  const percent = t('look.percent', { percent: `${sign}${decimal(Math.abs(errorPercent), 1)}` })
+  return t('motion.exactlyOffBy', { dpi, percent })
+}
 
 function setFrom(dpi: number): string | undefined {
   const problem = dpiProblem(props.sensor, dpi)
@@ -102,11 +106,7 @@ function apply(): void {
     <ol class="m-0 flex list-none flex-wrap gap-x-5.5 gap-y-1.5 p-0">
       <li v-for="(step, index) in spread" :key="index" class="grid">
         <b class="mono">{{ step.dpi }}</b>
-        <span class="caption">{{
-          index === 0
-            ? t('motion.exactly', { dpi: decimal(step.exactDpi) })
-            : t('motion.exactlyOffBy', { dpi: decimal(step.exactDpi), percent: percent(step.errorPercent) })
-        }}</span>
+        <span class="caption">{{ exactText(step) }}</span>
       </li>
     </ol>
   </section>

@@ -1,54 +1,42 @@
 import { t } from '../../messages/page'
 import { defineStore } from 'pinia'
-import { computed, markRaw, shallowRef } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { parsePalette, type Palette } from '../../core/document/palette'
-import { DocumentTable, nextStamp, type QuarantinedDocument } from '../database/documents'
+import { nextStamp } from '../database/documents'
 import type { StoredDocument } from '../database/library-database'
-import { keepLive } from '../database/live-documents'
 import { useUndoableActions } from './undoable-actions'
 import { useStorageQueue } from './storage-queue'
 import { useLibrary } from './library'
-import { errorMessage, useNotifications } from './notifications'
+import { liveTable } from './live-table'
 
 export type StoredPalette = Palette & { id: string }
 
 /** Palettes of the library, in sync between all tabs. */
 export const usePalettes = defineStore('palettes', () => {
   const library = useLibrary()
-  const notices = useNotifications()
   const deeds = useUndoableActions()
   const keeping = useStorageQueue()
-  const { database } = library.library
-  const table = markRaw(
-    new DocumentTable<StoredDocument, Palette>(database, database.palettes, {
+  const {
+    table,
+    kept: stored,
+    quarantined,
+    readAll,
+  } = liveTable<StoredDocument, Palette>(
+    ({ palettes }) => palettes,
+    {
       table: 'palettes',
       index: 'updatedAt',
       parse: parsePalette,
       order: (a, b) => a.row.updatedAt - b.row.updatedAt,
-    }),
-  )
-  const stored = shallowRef<{ palettes: StoredPalette[]; quarantined: QuarantinedDocument[] }>()
-  function refresh(): void {
-    const { kept, quarantined: aside } = table.now()
-    stored.value = {
-      palettes: kept.map(({ id, document }) => ({ ...document, id })),
-      quarantined: aside,
-    }
-  }
-  const { readAll } = keepLive(
-    table,
-    refresh,
-    (error) =>
-      notices.trouble(t('faults.palettesCannotBeReadInThisBrowser', { message: errorMessage(error) })),
-    library.firstTold,
+    },
+    (message) => t('faults.palettesCannotBeReadInThisBrowser', { message }),
   )
   /** Palettes being stored. */
   const waiting = shallowRef<readonly StoredPalette[]>([])
   const kept = computed((): readonly StoredPalette[] => {
-    const palettes = stored.value?.palettes ?? []
+    const palettes = stored.value.map(({ id, document }) => ({ ...document, id }))
     return [...palettes, ...waiting.value.filter(({ id }) => !palettes.some((each) => each.id === id))]
   })
-  const quarantined = computed(() => stored.value?.quarantined ?? [])
 
   const rowOf = (document: Palette, id: string = crypto.randomUUID()): StoredDocument => {
     const now = Date.now()

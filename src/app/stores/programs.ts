@@ -1,6 +1,6 @@
 import { t, textOf } from '../../messages/page'
 import { defineStore } from 'pinia'
-import { computed, markRaw, shallowRef } from 'vue'
+import { computed } from 'vue'
 import { cleanName } from '../../core/base/names'
 import { changesBetween, reverseChanges, type Change } from '../../core/edits/changes'
 import { refreshCommands, refreshMacroCommands } from '../../core/edits/commands'
@@ -8,15 +8,14 @@ import { parseProgram } from '../../core/document/program-schema'
 import { emptyProgram, MAX_PROGRAM_NAME_BYTES, programShelf, type Program } from '../../core/document/program'
 import { ProfileError } from '../../core/base/errors'
 import { macroChanges } from '../database/macro-library'
-import { DocumentTable, nextStamp, type QuarantinedDocument } from '../database/documents'
+import { nextStamp } from '../database/documents'
 import type { StoredDocument } from '../database/library-database'
-import { keepLive } from '../database/live-documents'
 import { useUndoableActions } from './undoable-actions'
 import { useStorageQueue } from './storage-queue'
 import { unusedName, useLibrary } from './library'
 import { useMacros } from './macros'
 import { usePreferences } from './preferences'
-import { errorMessage, useNotifications } from './notifications'
+import { liveTable } from './live-table'
 
 /** Changes of some documents that are stored and undone together. */
 interface CommonChanges {
@@ -29,33 +28,21 @@ interface CommonChanges {
 export const usePrograms = defineStore('programs', () => {
   const library = useLibrary()
   const macros = useMacros()
-  const notices = useNotifications()
   const deeds = useUndoableActions()
   const keeping = useStorageQueue()
   const preferences = usePreferences()
-  const { database } = library.library
-  const table = markRaw(
-    new DocumentTable<StoredDocument, Program>(database, database.programs, {
+  const { table, stored, kept, quarantined, refresh, readAll } = liveTable<StoredDocument, Program>(
+    ({ programs }) => programs,
+    {
       table: 'programs',
       index: 'updatedAt',
       parse: parseProgram,
       order: (a, b) => a.document.name.localeCompare(b.document.name),
-    }),
+    },
+    (message) => t('stores.programsCannotBeRead', { message }),
   )
-  const stored = shallowRef<{ programs: readonly Program[]; quarantined: QuarantinedDocument[] }>()
-  function refresh(): void {
-    const { kept, quarantined: aside } = table.now()
-    stored.value = { programs: kept.map(({ document }) => document), quarantined: aside }
-  }
-  const { readAll } = keepLive(
-    table,
-    refresh,
-    (error) => notices.trouble(t('stores.programsCannotBeRead', { message: errorMessage(error) })),
-    library.firstTold,
-  )
-  const list = computed(() => stored.value?.programs ?? [])
+  const list = computed(() => kept.value.map(({ document }) => document))
   const shelf = computed(() => programShelf(list.value))
-  const quarantined = computed(() => stored.value?.quarantined ?? [])
 
   const freeName = (wanted: string) =>
     unusedName(new Set(list.value.map(({ name }) => name)), wanted, MAX_PROGRAM_NAME_BYTES)

@@ -1,10 +1,11 @@
 import type { DeviceModel } from '../device/model'
 import { findCommand, type ProgramShelf } from '../document/program'
-import type { Profile, SingleAction } from '../document/schema'
-import { mapActions, refreshCommands } from '../edits/commands'
+import type { Profile } from '../document/schema'
+import { refreshCommands } from '../edits/commands'
+import { mapActions } from '../edits/map-actions'
 import { unbind } from '../edits/edits'
 import type { CommandAction } from '../terms/commands'
-import { placedBindings, type PlacedBinding } from '../terms/profile'
+import { actionParts, placedBindings, type ActionPart, type PlacedBinding } from '../terms/profile'
 import {
   bindingPlace,
   createFix,
@@ -19,25 +20,15 @@ import {
 
 interface PlacedCommand extends PlacedBinding {
   action: CommandAction
-  /** It is the tap action of tap and hold. */
-  isTap: boolean
+  part: ActionPart['part']
 }
 
-function placedCommands(profile: Profile, model: DeviceModel): PlacedCommand[] {
-  return placedBindings(profile, model).flatMap((where) => {
-    const { action } = where.binding
-    const parts: { part: SingleAction; isTap: boolean }[] =
-      action.kind === 'tap-hold'
-        ? [
-            { part: action.tap, isTap: true },
-            { part: action.hold, isTap: false },
-          ]
-        : [{ part: action, isTap: false }]
-    return parts.flatMap(({ part, isTap }) =>
-      part.kind === 'command' ? { ...where, action: part, isTap } : [],
-    )
-  })
-}
+const placedCommands = (profile: Profile, model: DeviceModel): PlacedCommand[] =>
+  placedBindings(profile, model).flatMap((where) =>
+    actionParts(where.binding.action).flatMap(({ part, single }) =>
+      single.kind === 'command' ? { ...where, action: single, part } : [],
+    ),
+  )
 
 const forEachCommand =
   (
@@ -106,9 +97,9 @@ const outdated: Check = (profile, model, _, programs) => {
 
 /** A detent of a wheel and a tap are over at once. */
 const cannotHold = forEachCommand((placed, profile, _, programs) => {
-  const { action, input, isTap } = placed
+  const { action, input, part } = placed
   const found = findCommand(programs, action)
-  return found?.command.use === 'hold' && (input.kind === 'turn' || isTap)
+  return found?.command.use === 'hold' && (input.kind === 'turn' || part === 'tap')
     ? [
         warningFinding('command-hold', bindingPlace(placed), {
           where: nameInput(profile, placed),

@@ -5,10 +5,9 @@ import { stepOf, type Parameter, type Parameters } from '../base/parameters'
 import { SHORTCUTS } from '../computer/shortcuts'
 import { MAX_UPPER_LAYERS } from '../onboard/image'
 import { CONSUMER_USAGES } from '../hid/consumer-page'
-import { KEY_USAGES } from '../hid/keyboard-page'
+import { KEY_USAGES, MODIFIER_CODES } from '../hid/keyboard-page'
 import type { DeviceModel } from '../device/model'
 import { BUTTON_COUNT } from '../hid/button-page'
-import { MODIFIERS } from './command-key-id'
 import { SCROLL_DIRECTIONS, type CommandKey } from './command-key'
 import { isOptional } from './parameter-schema'
 import { ANY_MACRO, IS_PAIRING, NO_CONNECTION } from '../terms/parameter-terms'
@@ -29,7 +28,7 @@ export const anyColour = fc
 
 export const anyCommandKey: fc.Arbitrary<CommandKey> = fc.oneof(
   fc
-    .tuple(fc.constantFrom(...KEY_USAGES.map(({ code }) => code)), fc.subarray([...MODIFIERS]))
+    .tuple(fc.constantFrom(...KEY_USAGES.map(({ code }) => code)), fc.subarray([...MODIFIER_CODES]))
     .map(([code, modifiers]) => ({
       kind: 'key' as const,
       code,
@@ -75,7 +74,7 @@ export function anyValue(parameter: Parameter, around: Around = {}): fc.Arbitrar
     case 'key':
       return fc.constantFrom(...KEY_USAGES.map(({ code }) => code))
     case 'modifiers':
-      return fc.subarray([...MODIFIERS])
+      return fc.subarray([...MODIFIER_CODES])
     case 'control':
       return fc.constantFrom(...CONSUMER_USAGES.map(({ id }) => id))
     case 'shortcut':

@@ -2,9 +2,8 @@ import { baseLayer } from './base-layer'
 import fc from 'fast-check'
 import { slotCapacity } from '../device/lookups'
 import type { DeviceModel } from '../device/model'
-import { KEY_USAGES } from '../hid/keyboard-page'
+import { KEY_USAGES, MODIFIER_CODES } from '../hid/keyboard-page'
 import { LAYOUT_IDS, printedLegends } from '../computer/layouts'
-import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
 import { toHexBytes } from '../base/bytes'
 import { compileProfile } from '../compile/compile'
 import { MAX_UPPER_LAYERS } from '../onboard/image'
@@ -34,7 +33,6 @@ import { untypableCharacters } from '../computer/typing'
 
 import { anySettings, anyWords } from './any-settings.test-support'
 
-const modifiers = KEY_USAGES.filter(({ usage }) => usage >= FIRST_MODIFIER_USAGE).map(({ code }) => code)
 export const anyComputer: fc.Arbitrary<TargetComputer> = fc.record({
   system: fc.constantFrom(...OPERATING_SYSTEMS),
   layout: fc.constantFrom(...LAYOUT_IDS),
@@ -80,7 +78,7 @@ const CLOSER: {
 } = {
   key: () =>
     fc
-      .tuple(fc.constantFrom(...KEY_USAGES.map(({ code }) => code)), fc.subarray(modifiers))
+      .tuple(fc.constantFrom(...KEY_USAGES.map(({ code }) => code)), fc.subarray([...MODIFIER_CODES]))
       .map(([code, held]) => keyAction(code, held)),
   text: ({ computer }) => anyTypable(computer).map((text) => ({ kind: 'text', text })),
   open: ({ computer }) => (computer.system ? anyOpening(computer) : undefined),

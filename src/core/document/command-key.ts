@@ -1,7 +1,6 @@
 import { array, object, type Schema } from 'yup'
 import { BUTTON_COUNT } from '../hid/button-page'
-import { keyByCode } from '../hid/keyboard-page'
-import { isModifierUsage } from '../hid/modifiers'
+import { isModifierCode, keyByCode } from '../hid/keyboard-page'
 import { message } from '../message/message'
 import { integerSchema, kindSchemaOf, literalSchema, oneOfSchema, problem, textSchema } from './schema-parts'
 
@@ -31,7 +30,7 @@ export const modifiersSchema = () =>
     keyCodeSchema().test(
       'modifier',
       problem(({ value }) => message('problems.notModifier', { value: String(value) })),
-      (value) => isModifierUsage(keyByCode(value)?.usage ?? 0),
+      isModifierCode,
     ),
   )
     .strict()

@@ -9,8 +9,7 @@ import { lowerLaunch, raiseLaunch } from '../computer/launches'
 import { chordOf, shortcutById, shortcutByNumber, type TargetComputer } from '../computer/shortcuts'
 import { modifierBits, textOfStrokes, typeText } from '../computer/typing'
 import { consumerById, consumerByUsage } from '../hid/consumer-page'
-import { KEY_USAGES, keyByCode, keyByUsage } from '../hid/keyboard-page'
-import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
+import { keyByCode, keyByUsage, MODIFIER_CODES } from '../hid/keyboard-page'
 import type { CommandKey } from './command-key'
 import type { DocumentValues } from './parameter-schema'
 
@@ -186,7 +185,4 @@ export function lowerCommandKey(
 
 const usageOf = (code: string): number => keyByCode(code)?.usage ?? 0
 
-const modifierCodes = (bits: number): string[] =>
-  KEY_USAGES.filter(
-    ({ usage }) => usage >= FIRST_MODIFIER_USAGE && bits & (1 << (usage - FIRST_MODIFIER_USAGE)),
-  ).map(({ code }) => code)
+const modifierCodes = (bits: number): string[] => MODIFIER_CODES.filter((_, bit) => bits & (1 << bit))

@@ -1,8 +1,8 @@
 import { itemAt } from '../base/items'
 import { keysOf } from '../base/tables'
 import type { Parameters } from '../base/parameters'
-import { keyByCode } from '../hid/keyboard-page'
-import { commandKeyId, MODIFIERS } from './command-key-id'
+import { isModifierCode, keyByCode } from '../hid/keyboard-page'
+import { commandKeyId } from './command-key-id'
 import { SCROLL_DIRECTIONS, type CommandKey } from './command-key'
 import { eventKind, type EventContent, type EventName } from './event-kinds'
 
@@ -120,7 +120,5 @@ function parseCommandKeyId(id: string): CommandKey | undefined {
   if (direction) return { kind: 'scroll', direction, amount: 1 }
   const codes = id.split('+')
   const code = codes.pop() ?? ''
-  return keyByCode(code) && codes.every((each) => MODIFIERS.includes(each))
-    ? { kind: 'key', code, modifiers: codes }
-    : undefined
+  return keyByCode(code) && codes.every(isModifierCode) ? { kind: 'key', code, modifiers: codes } : undefined
 }

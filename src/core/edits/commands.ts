@@ -4,35 +4,11 @@ import { commandKeyId } from '../document/command-key-id'
 import { type CommandKey } from '../document/command-key'
 import type { Macro, MacroEvent } from '../document/macro'
 import { commandLabel, findCommand, type Command, type Program, type ProgramShelf } from '../document/program'
-import type { Action, Binding, Layer, Profile, SingleAction } from '../document/schema'
+import type { Profile, SingleAction } from '../document/schema'
+import { mapAction, mapActions, mapBindings } from './map-actions'
 import { bindingName, commandAction, commandKeysOn, type CommandAction } from '../terms/commands'
 
 /** Commands of programs in profiles and macros: updating their keys, and finding them again in plain keys. */
-
-/** Changes every single action of a profile, including those of tap and hold. */
-export function mapActions(profile: Profile, change: (action: SingleAction) => SingleAction): Profile {
-  return mapBindings(profile, (binding) => {
-    const action = mapAction(binding.action, change)
-    return action === binding.action ? binding : { ...binding, action }
-  })
-}
-
-function mapAction(action: Action, change: (action: SingleAction) => SingleAction): Action {
-  if (action.kind !== 'tap-hold') return change(action)
-  const [tap, hold] = [change(action.tap), change(action.hold)]
-  return tap === action.tap && hold === action.hold ? action : { ...action, tap, hold }
-}
-
-/** The same profile, layer or binding where nothing changes. */
-function mapBindings(profile: Profile, change: (binding: Binding) => Binding): Profile {
-  const layers = profile.layers.map((layer): Layer => {
-    const entries = Object.entries(layer.bindings).map(([id, binding]) => [id, change(binding)] as const)
-    return entries.every(([id, binding]) => binding === layer.bindings[id])
-      ? layer
-      : { ...layer, bindings: Object.fromEntries(entries) }
-  })
-  return layers.every((layer, index) => layer === profile.layers[index]) ? profile : { ...profile, layers }
-}
 
 /** Its name and key as its program has them now. A command that no longer exists keeps its last ones. */
 function currentCommand<Known extends Pick<CommandAction, 'program' | 'command' | 'name' | 'key'>>(

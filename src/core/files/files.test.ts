@@ -15,15 +15,8 @@ import { emptyMacro, EMPTY_SHELF, parseMacro, shelfOf, type Macro, type MacroEve
 import { macrosFromCsv } from './macro-csv'
 import { paletteFromGpl } from '../document/palette'
 import { effectiveBinding, factoryProfile, isLeftClick } from '../terms/profile'
-import {
-  importProfile,
-  importMacros,
-  profileDocument,
-  readProfileFile,
-  rejectCycle,
-  rejectCycleWith,
-  withMacroIds,
-} from './profile-file'
+import { importProfile, importMacros, withMacroIds } from './import-profile'
+import { profileDocument, readProfileFile, rejectCycle, rejectCycleWith } from './profile-file'
 import { parseProfile, type Action } from '../document/schema'
 import { emptySession, parseSession } from '../document/session-log'
 import { refusalOf } from '../../messages/english.test-support'

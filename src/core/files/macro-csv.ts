@@ -2,6 +2,7 @@ import Papa from 'papaparse'
 import { ProfileError } from '../base/errors'
 import { eventRow, readEvent, ROW_VERBS } from '../document/event-rows'
 import { emptyMacro, parseMacro, type Macro, type MacroEvent } from '../document/macro'
+import { asWritten, harmless } from './csv-cells'
 import { collectResults, prefixProblems } from './file-problems'
 import { factList, message } from '../message/message'
 
@@ -115,13 +116,6 @@ const tagsOf = (cell: string): string[] =>
     .split(',')
     .map((tag) => tag.trim())
     .filter((tag) => tag !== '')
-
-/** A spreadsheet would evaluate text that starts with these; a leading quotation mark keeps it as text. */
-const FORMULA = /^'*[=+\-@\t\r]/
-const harmless = (text: string): string => (FORMULA.test(text) ? `'${text}` : text)
-/** The reverse of {@link harmless}. */
-const asWritten = (cell: string): string =>
-  cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell
 
 /** Spreadsheets in some countries separate cells with semicolons. */
 const delimiterOf = (text: string): string => (/^\ufeff?"?macro"?;/i.test(text) ? ';' : ',')

@@ -1,4 +1,5 @@
 import { message, type Message } from '../message/message'
+import { isModifierUsage } from './modifiers'
 
 /**
  * Keyboard/Keypad page (0x07) of the HID Usage Tables 1.5, section 10.
@@ -119,6 +120,13 @@ export const KEY_USAGES: readonly KeyUsage[] = [
   ...numpadDigits,
   ...named.map(([usage, code, legend, ...words]) => ({ usage, code, legend, words })),
 ].sort((a, b) => a.usage - b.usage)
+
+/** The codes of the modifiers, in the order of their usages and of their bits in a report. */
+export const MODIFIER_CODES: readonly string[] = KEY_USAGES.filter(({ usage }) => isModifierUsage(usage)).map(
+  ({ code }) => code,
+)
+
+export const isModifierCode = (code: string): boolean => MODIFIER_CODES.includes(code)
 
 const byCode = new Map(KEY_USAGES.map((key) => [key.code, key]))
 const byUsage = new Map(KEY_USAGES.map((key) => [key.usage, key]))

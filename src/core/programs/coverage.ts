@@ -1,13 +1,12 @@
 import type { DeviceInput, DeviceModel } from '../device/model'
 import { commandKeyId } from '../document/command-key-id'
 import { commandLabel, type Command, type Program } from '../document/program'
-import type { Profile, SingleAction } from '../document/schema'
+import type { Profile } from '../document/schema'
 import { plainKey } from '../edits/commands'
-import { isModifierUsage } from '../hid/modifiers'
-import { keyByCode } from '../hid/keyboard-page'
+import { isModifierCode } from '../hid/keyboard-page'
 import { factList, message, type Message } from '../message/message'
 import { commandKeysOn } from '../terms/commands'
-import { placedBindings } from '../terms/profile'
+import { actionParts, placedBindings, type ActionPart } from '../terms/profile'
 
 /** Where the commands of a program lie on devices. */
 
@@ -21,8 +20,7 @@ export interface SetUpDevice {
 export interface CommandPlace {
   layer: number
   input: DeviceInput
-  /** Its part of tap and hold. */
-  part: 'whole' | 'tap' | 'hold'
+  part: ActionPart['part']
   /** Whether the binding refers to the command; otherwise it sends the same key. */
   linked: boolean
 }
@@ -59,15 +57,7 @@ function placesOn(program: Program, { model, profile }: SetUpDevice): ReadonlyMa
     else found.set(id, [place])
   }
   for (const { layer, input, binding } of placedBindings(profile, model)) {
-    const { action } = binding
-    const parts: [SingleAction, CommandPlace['part']][] =
-      action.kind === 'tap-hold'
-        ? [
-            [action.tap, 'tap'],
-            [action.hold, 'hold'],
-          ]
-        : [[action, 'whole']]
-    for (const [single, part] of parts) {
+    for (const { part, single } of actionParts(binding.action)) {
       const place = { layer, input, part }
       if (single.kind === 'command') {
         if (single.program === program.id) add(single.command, { ...place, linked: true })
@@ -150,7 +140,7 @@ function modifierCommands(program: Program): ProgramFinding[] {
   const alone = new Map<string, Command>()
   for (const command of program.commands)
     for (const key of command.keys)
-      if (key.kind === 'key' && isModifierUsage(keyByCode(key.code)?.usage ?? 0)) alone.set(key.code, command)
+      if (key.kind === 'key' && isModifierCode(key.code)) alone.set(key.code, command)
   return program.commands.flatMap((command) =>
     command.keys.flatMap((key): ProgramFinding[] => {
       const modifier = key.kind === 'key' ? key.modifiers.find((code) => alone.has(code)) : undefined

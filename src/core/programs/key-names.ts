@@ -1,12 +1,11 @@
 import { memoizeByObject } from '../base/memoize'
 import { printedLegends, type LayoutId } from '../computer/layouts'
 import type { LayoutTable } from '../computer/layouts/layout'
-import { commandKeyId, MODIFIERS } from '../document/command-key-id'
+import { commandKeyId } from '../document/command-key-id'
 import { type CommandKey, type ScrollDirection } from '../document/command-key'
 import type { CommandUse } from '../document/program'
 import { BUTTON_USAGES } from '../hid/button-page'
-import { KEY_USAGES, keyByCode, keyByUsage } from '../hid/keyboard-page'
-import { isModifierUsage } from '../hid/modifiers'
+import { isModifierCode, KEY_USAGES, keyByCode, keyByUsage, MODIFIER_CODES } from '../hid/keyboard-page'
 import { message, type Message } from '../message/message'
 
 /**
@@ -96,7 +95,9 @@ const oneOf = (keys: readonly CommandKey[]): Found => {
 const withModifiers = ({ code, held }: FoundKey, modifiers: readonly string[]): CommandKey => ({
   kind: 'key',
   code,
-  modifiers: MODIFIERS.filter((each) => each !== code && (modifiers.includes(each) || held.includes(each))),
+  modifiers: MODIFIER_CODES.filter(
+    (each) => each !== code && (modifiers.includes(each) || held.includes(each)),
+  ),
 })
 
 /** The ways to divide a text into keys: at plus signs, hyphens or spaces. A final sign is a key. */
@@ -115,9 +116,7 @@ function* chordsIn(text: string): Generator<string[]> {
 /** The left modifier of a name, or the one that it names. */
 function modifierOf(part: string, layout: LayoutId): string | undefined {
   const [found, ...others] = keysOf(part, layout)
-  return found && others.length === 0 && isModifierUsage(keyByCode(found.code)?.usage ?? 0)
-    ? found.code
-    : undefined
+  return found && others.length === 0 && isModifierCode(found.code) ? found.code : undefined
 }
 
 interface FoundKey {

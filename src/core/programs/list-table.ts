@@ -1,4 +1,5 @@
 import Papa from 'papaparse'
+import { asWritten } from '../files/csv-cells'
 
 /** The rows of a list of commands as people keep them: a table with any separator, or lines of text. */
 export interface ListRow {
@@ -103,6 +104,3 @@ function csvRows(text: string, delimiter: '\t' | ';' | ','): ListRow[] {
       : { line: index + 1, text: whole, cells: [], heading }
   })
 }
-
-/** Text that a spreadsheet would have evaluated starts with a quotation mark. */
-const asWritten = (cell: string): string => (/^'[=+\-@]/u.test(cell) ? cell.slice(1) : cell)

@@ -61,25 +61,21 @@ export interface ListForm {
  */
 export function readCommandList(text: string, form: ListForm): CommandList {
   if (text.length > MAX_LIST_CHARACTERS || linesOf(text).length > MAX_LIST_LINES)
-    return refused(message('lists.listTooLong', { lines: MAX_LIST_LINES }))
+    return withoutTable([
+      problemEntry({ line: 1, text: '' }, message('lists.listTooLong', { lines: MAX_LIST_LINES })),
+    ])
   const json = commandsOfJson(text)
   if (json) {
     const entries = json.map(({ cells, line, text: whole, roles }) =>
       entryOf({ line, text: whole, cells }, roles, undefined, form.layout),
     )
-    return {
-      entries: limited(entries),
-      columns: [],
-      header: false,
-      uncertainOrder: false,
-    }
+    return withoutTable(limited(entries))
   }
-  const table = bestTable(text, form.layout)
-  return readTable(table, form)
+  return readTable(bestTable(text, form.layout), form)
 }
 
-const refused = (problem: MessageFact): CommandList => ({
-  entries: [{ kind: 'problem', line: 1, text: '', name: '', written: '', problem }],
+const withoutTable = (entries: ListEntry[]): CommandList => ({
+  entries,
   columns: [],
   header: false,
   uncertainOrder: false,
@@ -156,14 +152,7 @@ function limited(entries: ListEntry[]): ListEntry[] {
   return entries.map((entry) =>
     entry.kind === 'problem' || ++commands <= MAX_COMMANDS
       ? entry
-      : {
-          kind: 'problem',
-          line: entry.line,
-          text: entry.text,
-          name: entry.draft.name,
-          written: '',
-          problem: message('lists.tooManyCommands', { max: MAX_COMMANDS }),
-        },
+      : problemEntry(entry, message('lists.tooManyCommands', { max: MAX_COMMANDS }), entry.draft),
   )
 }
 
@@ -223,8 +212,9 @@ function guessColumns(
   return { columns, uncertainOrder: name !== undefined && width === 2 && share(name) === 1 }
 }
 
+const FIRST_COLUMNS: readonly ColumnRole[] = ['name', 'key']
 const defaultColumns = (width: number): ColumnRole[] =>
-  Array.from({ length: width }, (_, column) => (column === 0 ? 'name' : column === 1 ? 'key' : 'ignored'))
+  Array.from({ length: width }, (_, column) => FIRST_COLUMNS[column] ?? 'ignored')
 
 function entryOf(
   { line, text, cells }: Pick<ListRow, 'line' | 'text' | 'cells'>,
@@ -248,10 +238,18 @@ function entryOf(
 }
 
 const problemEntry = (
-  place: { line: number; text: string },
+  { line, text }: { line: number; text: string },
   problem: MessageFact,
   { name = '', written = '', group }: { name?: string; written?: string; group?: string } = {},
-): ListEntry => ({ kind: 'problem', ...place, name, written, ...(group !== undefined && { group }), problem })
+): ListEntry => ({
+  kind: 'problem',
+  line,
+  text,
+  name,
+  written,
+  ...(group !== undefined && { group }),
+  problem,
+})
 
 /** What a row has besides its name and its keys. */
 interface Details {

@@ -1,13 +1,11 @@
 import Papa from 'papaparse'
 import type { Program } from '../document/program'
+import { harmless } from '../files/csv-cells'
 import { writtenKey } from './key-names'
 
 /** A program's commands as text, in forms that {@link ./read-commands!readCommandList} reads back. */
 
 const COLUMNS = ['group', 'name', 'key', 'key 2', 'use', 'importance', 'per hour', 'note']
-
-/** A spreadsheet would evaluate text that starts with these; a leading quotation mark keeps it as text. */
-const harmless = (text: string): string => (/^'*[=+\-@]/u.test(text) ? `'${text}` : text)
 
 /** A table with a row for each command. */
 export function commandsToCsv({ commands, layout }: Program): string {

@@ -39,7 +39,7 @@ export const commandKeysOn = (
       )
     : keys
 
-/** The same action with the keys of commands in place of the commands. A command without a key stays as it is. */
+/** Replaces each command by its key. A command without a key is unchanged. */
 export function plainAction(action: Action): Action {
   if (action.kind !== 'tap-hold') return plainSingle(action)
   const [tap, hold] = [plainSingle(action.tap), plainSingle(action.hold)]

@@ -100,9 +100,23 @@ export function differsFromFactory(profile: Profile, model: DeviceModel, inputId
 const bindingIn = (bindings: Record<string, Binding> | undefined, inputId: string): Binding | undefined =>
   bindings?.[inputId]
 
+/** A single action in an action: all of it, or its tap or its hold. */
+export interface ActionPart {
+  part: 'whole' | 'tap' | 'hold'
+  single: SingleAction
+}
+
+export const actionParts = (action: Action): ActionPart[] =>
+  action.kind === 'tap-hold'
+    ? [
+        { part: 'tap', single: action.tap },
+        { part: 'hold', single: action.hold },
+      ]
+    : [{ part: 'whole', single: action }]
+
 /** The single actions in an action: itself, or the two of tap and hold. */
-export const singleActions = (action: Action): Exclude<Action, { kind: 'tap-hold' }>[] =>
-  action.kind === 'tap-hold' ? [action.tap, action.hold] : [action]
+export const singleActions = (action: Action): SingleAction[] =>
+  actionParts(action).map(({ single }) => single)
 
 /**
  * Ids of the bound macros, each once, layer by layer in the order of the model's inputs, followed by those that an

@@ -15,20 +15,20 @@ export interface ActionKind {
   offers(context: ActionContext): readonly Phrase[]
 }
 
-/** All kinds on a device, the most wanted first. */
-export const actionKinds = ({ model }: ActionContext): ActionKind[] =>
+/** All kinds in a context, the most wanted first. */
+export const actionKinds = (context: ActionContext): ActionKind[] =>
   keysOf(ACTION_GROUPS).flatMap((id) => {
     const grammars = GRAMMAR_LIST.filter(({ group }) => group === id)
-    const none = grammars.length > 0 && !grammars.some(({ isThere }) => isThere?.(model) ?? true)
+    const none = grammars.length > 0 && !grammars.some(({ isThere }) => isThere?.(context) ?? true)
     return none
       ? []
       : {
           id,
           ...ACTION_GROUPS[id],
-          offers: (context: ActionContext) =>
+          offers: (at: ActionContext) =>
             grammars.flatMap(
               ({ offers, phrases = [], phrasesIn }) =>
-                offers?.(context) ?? [...phrases, ...(phrasesIn?.(context) ?? [])],
+                offers?.(at) ?? [...phrases, ...(phrasesIn?.(at) ?? [])],
             ),
         }
   })

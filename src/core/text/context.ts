@@ -6,8 +6,7 @@ import { factList, type MessageFact, type TextOf } from '../message/message'
 import type { CommandAction } from '../terms/commands'
 import { factoryProfile } from '../terms/profile'
 import type { LayerColour, Profile, SingleAction } from '../document/schema'
-import { KEY_USAGES } from '../hid/keyboard-page'
-import { FIRST_MODIFIER_USAGE } from '../hid/modifiers'
+import { MODIFIER_CODES } from '../hid/keyboard-page'
 
 /** Everything besides the action that its text depends on. */
 export interface ActionContext {
@@ -38,11 +37,8 @@ export const factoryContext = (model: DeviceModel): ActionContext =>
 /** A key action with its modifiers in the order of their usages, each once, without the key itself. */
 export function keyAction(code: string, modifiers: Iterable<string>): SingleAction {
   const held = new Set([...modifiers].filter((modifier) => modifier !== code))
-  const sorted = MODIFIERS.filter((key) => held.has(key.code)).map((key) => key.code)
-  return { kind: 'key', code, modifiers: sorted }
+  return { kind: 'key', code, modifiers: MODIFIER_CODES.filter((each) => held.has(each)) }
 }
-
-const MODIFIERS = KEY_USAGES.filter((key) => key.usage >= FIRST_MODIFIER_USAGE)
 
 /** Keys joined as a chord: `Ctrl+Shift+Y`. */
 export const chordMessage = (codes: readonly string[], layout: LayoutId): MessageFact =>

@@ -233,5 +233,4 @@ export interface MotionFacts {
   'motion.partLight': Record<string, never>
   'motion.stepAdded': { step: Fact; dpi: Fact }
   'motion.stepAndRate': { dpi: Fact; connection: Fact; rate: Fact }
-  'motion.exact': Record<string, never>
 }

@@ -30,6 +30,7 @@ const PLAIN_NAME = /^(?!tap |type |text |hold )[\p{L}\p{N}][\p{L}\p{N}\p{M} '’
 export const command = defineGrammar<'command'>({
   family: 'binding',
   group: 'commands',
+  isThere: ({ commands = [] }) => commands.length > 0,
   write: ({ name, key }, context) =>
     message('actions.command', {
       name: quoted(name),

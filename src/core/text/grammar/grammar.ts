@@ -1,6 +1,5 @@
 import { message, type Message, type MessageFact } from '../../message/message'
 import type { TargetComputer } from '../../computer/shortcuts'
-import type { DeviceModel } from '../../device/model'
 import type { SingleName } from '../../document/action-schema'
 import type { Macro } from '../../document/macro'
 import type { Action, SingleAction } from '../../document/schema'
@@ -52,8 +51,8 @@ export interface Grammar<Name extends SingleName = SingleName> {
   family: ActionFamily
   /** The group that offers it, or undefined if it cannot be selected. */
   group?: GroupId
-  /** Whether a device has it, if not all do. */
-  isThere?(model: DeviceModel): boolean
+  /** Whether a context has it, if not all do. */
+  isThere?(context: ActionContext): boolean
   /** Its text, which is parsed as the same action in the same context. */
   write(action: Extract<SingleAction, { kind: Name }>, context: ActionContext): MessageFact
   /** Complete actions with fixed texts, independent of the context. */

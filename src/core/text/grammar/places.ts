@@ -1,5 +1,6 @@
 import type { Target } from '../../base/parameters'
 import type { DeviceModel } from '../../device/model'
+import type { ActionContext } from '../context'
 import { message, type Message } from '../../message/message'
 import { problemMessage } from '../../wording/problem-messages'
 import { dpiProblem } from '../../motion/steps'
@@ -7,7 +8,7 @@ import { defineGrammar, type Parsed, type Phrase } from './grammar'
 
 /** Steps and slots: numbered targets of actions. */
 
-const hasSensor = ({ sensor }: DeviceModel): boolean => sensor !== undefined
+const hasSensor = ({ model }: Pick<ActionContext, 'model'>): boolean => model.sensor !== undefined
 
 const FORMS = {
   step: {
